@@ -5,5 +5,5 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
     plugins: [svelte()],
     resolve: { conditions: ['browser'] },
-    test: { include: ['tests/Modules/**/*.test.ts'], environment: 'jsdom', globals: false },
+    test: { include: ['tests/Modules/**/*.test.ts'], environment: 'jsdom', globals: false, testTimeout: 20_000 },
 });

@@ -19,10 +19,13 @@ final class Server
         $root = dirname(__DIR__);
         $cache = $folder.'/'.basename($database).($router === null ? '' : '-empty');
         $env = [
-            'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $database, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_URL' => "http://{$this->address}",
-            'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'PROBE_ADDRESS' => '', 'DEVICES_SIMULATED' => 'false', 'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'null', 'SESSION_DRIVER' => 'file',
+            'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => $database, 'APP_ENV' => 'production', 'APP_DEBUG' => 'false',
+            'APP_URL' => "http://{$this->address}",
+            'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'PROBE_ADDRESS' => '', 'DEVICES_SIMULATED' => 'false',
+            'CACHE_STORE' => 'file', 'LOG_CHANNEL' => 'null', 'SESSION_DRIVER' => 'file',
             // What one keeps at hand must not push out what the other does.
-            'LARAVEL_STORAGE_PATH' => "{$cache}-storage", 'APP_CONFIG_CACHE' => "{$cache}-config.php", 'APP_ROUTES_CACHE' => "{$cache}-routes.php",
+            'LARAVEL_STORAGE_PATH' => "{$cache}-storage", 'APP_CONFIG_CACHE' => "{$cache}-config.php",
+            'APP_ROUTES_CACHE' => "{$cache}-routes.php",
         ];
         foreach (['framework/cache/data', 'framework/sessions', 'framework/views', 'logs'] as $sub) {
             is_dir("{$cache}-storage/{$sub}") || mkdir("{$cache}-storage/{$sub}", 0700, true);
@@ -31,7 +34,8 @@ final class Server
         $router !== null || (new Process([PHP_BINARY, '-d', 'variables_order=EGPCS', 'artisan', 'route:cache'], $root, $env))->mustRun();
         $this->process = new Process(
             [
-                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.validate_timestamps=0', '-d', 'memory_limit=1G', '-d', 'variables_order=EGPCS',
+                PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.validate_timestamps=0', '-d', 'memory_limit=1G', '-d',
+                'variables_order=EGPCS',
                 '-S', $this->address, $router ?? "{$root}/bench/router.php",
             ],
             "{$root}/public",
@@ -41,7 +45,9 @@ final class Server
         $this->process->disableOutput();
         $this->process->start();
         $this->curl = curl_init();
-        curl_setopt_array($this->curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_TIMEOUT => 120, CURLOPT_COOKIEFILE => '']);
+        curl_setopt_array($this->curl, [
+            CURLOPT_RETURNTRANSFER => true, CURLOPT_HEADER => true, CURLOPT_TIMEOUT => 120, CURLOPT_COOKIEFILE => '',
+        ]);
         for ($i = 0; $i < 100 && @fsockopen('127.0.0.1', (int) substr($this->address, 10)) === false; $i++) {
             usleep(50_000);
         }

@@ -18,7 +18,13 @@ final class Served
         $this->port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
         fclose($socket);
         // It never reaches beyond this machine, and all of it goes at once.
-        $this->process = new Process(['setsid', 'bin/serve', '--data', $folder, '--port', (string) $this->port, '--listen', '127.0.0.1', '--name', '127.0.0.1', '--plain', '--only', $isWork ? 'work' : 'pages'], dirname(__DIR__), $env, null, null);
+        $this->process = new Process(
+            [
+                'setsid', 'bin/serve', '--data', $folder, '--port', (string) $this->port, '--listen', '127.0.0.1', '--name', '127.0.0.1',
+                '--plain', '--only', $isWork ? 'work' : 'pages',
+            ],
+            dirname(__DIR__), $env, null, null,
+        );
         $this->process->start();
     }
 
@@ -28,7 +34,8 @@ final class Served
             if (@file_get_contents("http://127.0.0.1:{$this->port}/up") !== false) {
                 return;
             }
-            $this->process->isRunning() || throw new RuntimeException('A server did not start: '.$this->process->getOutput().$this->process->getErrorOutput());
+            $this->process->isRunning()
+                || throw new RuntimeException('A server did not start: '.$this->process->getOutput().$this->process->getErrorOutput());
             usleep(100_000);
         }
         throw new RuntimeException('A server did not start: '.$this->process->getOutput().$this->process->getErrorOutput());
@@ -78,7 +85,14 @@ final class Tablet
     public int $steps = 0;
 
     /** @param  int|null  $pour  the run it stands at; null where it shows the bench */
-    public function __construct(public readonly int $shop, public readonly int $place, public readonly string $called, public readonly string $name, public readonly ?int $pour, public readonly bool $weighs) {}
+    public function __construct(
+        public readonly int $shop,
+        public readonly int $place,
+        public readonly string $called,
+        public readonly string $name,
+        public readonly ?int $pour,
+        public readonly bool $weighs,
+    ) {}
 }
 
 /** All tablets of all shops, at two servers: each asks as often as its screen does, and goes to the other where one does not answer. */
@@ -111,7 +125,10 @@ final class Crowd
     public function comeIn(string $passphrase): void
     {
         foreach ($this->tablets as $tablet) {
-            foreach ([['GET', '/token', null], ['POST', '/sign-in', ['shop' => $tablet->called, 'name' => $tablet->name, 'passphrase' => $passphrase]]] as [$method, $path, $body]) {
+            foreach ([
+                ['GET', '/token', null],
+                ['POST', '/sign-in', ['shop' => $tablet->called, 'name' => $tablet->name, 'passphrase' => $passphrase]],
+            ] as [$method, $path, $body]) {
                 $curl = $this->curl($tablet, $method, $path, $body, $tablet->place % 2);
                 curl_setopt($curl, CURLOPT_HEADER, true);
                 $answer = (string) curl_exec($curl);
@@ -121,16 +138,20 @@ final class Crowd
                 foreach (array_combine($set[1], $set[2]) as $name => $value) {
                     $kept[$name] = $value;
                 }
-                $tablet->cookies = implode('; ', array_map(static fn (string $name, mixed $value): string => "{$name}={$value}", array_keys($kept), $kept));
+                $tablet->cookies = implode(
+                    '; ', array_map(static fn (string $name, mixed $value): string => "{$name}={$value}", array_keys($kept), $kept),
+                );
                 $tablet->token = urldecode((string) ($kept['XSRF-TOKEN'] ?? ''));
             }
             $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
-            $status === 302 && ! str_contains($answer, 'Location: http://127.0.0.1:'.$this->servers[$tablet->place % 2]->port.'/sign-in') || throw new RuntimeException("{$tablet->name} of {$tablet->called} was answered with {$status}: ".substr($answer, 0, 400));
+            $status === 302 && ! str_contains($answer, 'Location: http://127.0.0.1:'.$this->servers[$tablet->place % 2]->port.'/sign-in')
+                || throw new RuntimeException("{$tablet->name} of {$tablet->called} was answered with {$status}: ".substr($answer, 0, 400));
             if ($tablet->weighs) {
                 $run = $this->curl($tablet, 'POST', "/pours/{$tablet->pour}/run?edition=1", [], 0);
                 $answer = (string) curl_exec($run);
                 $status = curl_getinfo($run, CURLINFO_RESPONSE_CODE);
-                in_array($status, [200, 201, 302], true) && ! str_contains($answer, '"error"') || throw new RuntimeException("The run of {$tablet->called} was answered with {$status}: ".substr($answer, 0, 600));
+                in_array($status, [200, 201, 302], true) && ! str_contains($answer, '"error"')
+                    || throw new RuntimeException("The run of {$tablet->called} was answered with {$status}: ".substr($answer, 0, 600));
             }
         }
     }
@@ -147,7 +168,16 @@ final class Crowd
         }
         $multi = curl_multi_init();
         $open = [];
-        $ask = function (Tablet $tablet, string $kind, string $method, string $path, ?array $body, string $key, float $first, int $at) use ($multi, &$open): void {
+        $ask = function (
+            Tablet $tablet,
+            string $kind,
+            string $method,
+            string $path,
+            ?array $body,
+            string $key,
+            float $first,
+            int $at,
+        ) use ($multi, &$open): void {
             $curl = $this->curl($tablet, $method, $path, $body, $at);
             curl_multi_add_handle($multi, $curl);
             $open[spl_object_id($curl)] = [$curl, $tablet, $kind, $method, $path, $body, $key, $first, $at];
@@ -168,7 +198,10 @@ final class Crowd
                     if ($tablet->weighs && $tablet->stepAt <= $now) {
                         $tablet->stepAt += self::STEP_S;
                         $key = sprintf('many-%d-%d', $tablet->shop, ++$tablet->steps);
-                        $ask($tablet, 'step', 'POST', "/pours/{$tablet->pour}/events", ['key' => $key, 'kind' => 'noted', 'payload' => ['text' => "step {$tablet->steps}"]], $key, $now, $at);
+                        $ask(
+                            $tablet, 'step', 'POST', "/pours/{$tablet->pour}/events",
+                            ['key' => $key, 'kind' => 'noted', 'payload' => ['text' => "step {$tablet->steps}"]], $key, $now, $at,
+                        );
                     }
                 }
             }
@@ -188,7 +221,11 @@ final class Crowd
                     continue;
                 }
                 if ($status !== 200) {
-                    $took['refused']++ < 5 && fprintf(STDERR, "%s %s of %s was answered with %d: %s\n", $method, $path, $tablet->called, $status, substr((string) curl_multi_getcontent($curl), 0, 200));
+                    $took['refused']++ < 5
+                        && fprintf(
+                            STDERR, "%s %s of %s was answered with %d: %s\n", $method, $path, $tablet->called, $status,
+                            substr((string) curl_multi_getcontent($curl), 0, 200),
+                        );
 
                     continue;
                 }
@@ -209,7 +246,10 @@ final class Crowd
             CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 30, CURLOPT_COOKIE => $tablet->cookies,
             // Each comes from an address of its own, as tablets do.
             CURLOPT_INTERFACE => sprintf('127.%d.%d.%d', 1 + $tablet->place, intdiv($tablet->shop, 250), 1 + $tablet->shop % 250),
-            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$tablet->token}", 'X-Press: '.bin2hex(random_bytes(12))],
+            CURLOPT_HTTPHEADER => [
+                'Accept: application/json', 'Content-Type: application/json', "X-XSRF-TOKEN: {$tablet->token}",
+                'X-Press: '.bin2hex(random_bytes(12)),
+            ],
         ]);
         $body === null || curl_setopt($curl, CURLOPT_POSTFIELDS, json_encode((object) $body));
 

@@ -24,12 +24,17 @@ $day = static function (int $count, int $days, int $seed): DayRequest {
         $from = $chance->getInt(25, 45);
         $ops[] = [
             'id' => "o{$i}", 'minutes' => $chance->getInt(4, 22), 'uses' => $chance->getInt(0, 5) === 0 ? ['hands', 'chamber'] : ['hands'],
-            'after' => $i % 5 === 0 ? [] : [['op' => 'o'.($i - 1), 'from_min' => $from, 'until_min' => $i % 5 === 4 ? null : $from + $chance->getInt(30, 80)]],
+            'after' => $i % 5 === 0
+                ? []
+                : [['op' => 'o'.($i - 1), 'from_min' => $from, 'until_min' => $i % 5 === 4 ? null : $from + $chance->getInt(30, 80)]],
             'due_min' => $i % 10 === 4 ? 1080 + 1440 * $chance->getInt(0, max(0, intdiv($days, 2))) : null,
         ];
     }
 
-    return DayRequest::from(Fields::of(['now_min' => 480, 'days' => array_map(static fn (int $d): array => [480 + 1440 * $d, 1080 + 1440 * $d], range(0, $days - 1)), 'resources' => ['hands' => 1, 'chamber' => 1], 'ops' => $ops]));
+    return DayRequest::from(Fields::of([
+        'now_min' => 480, 'days' => array_map(static fn (int $d): array => [480 + 1440 * $d, 1080 + 1440 * $d], range(0, $days - 1)),
+        'resources' => ['hands' => 1, 'chamber' => 1], 'ops' => $ops,
+    ]));
 };
 /** When the hands alone would be through, were there no waits at all. */
 $load = static function (DayRequest $request): float {
@@ -46,7 +51,10 @@ $load = static function (DayRequest $request): float {
 
 $isOver = false;
 printf("%-44s %8s %8s   %9s %9s   %7s %7s %7s\n", '', 'ms', 'limit', 'late', 'f.c.f.s.', 'end', 'f.c.f.s.', 'hands');
-foreach ([['twelve operations, the best there is', 12, 2, 2000.0, true], ['sixty operations over three days', 60, 4, 1000.0, true], ['two hundred over ten days', 200, 12, 5000.0, true], ['two hundred, under a finger', 200, 12, 100.0, false]] as [$what, $count, $days, $limit, $whole]) {
+foreach ([
+    ['twelve operations, the best there is', 12, 2, 2000.0, true], ['sixty operations over three days', 60, 4, 1000.0, true],
+    ['two hundred over ten days', 200, 12, 5000.0, true], ['two hundred, under a finger', 200, 12, 100.0, false],
+] as [$what, $count, $days, $limit, $whole]) {
     $took = [];
     for ($seed = 1; $seed <= 5; $seed++) {
         $request = $day($count, $days, $seed);
@@ -64,6 +72,10 @@ foreach ([['twelve operations, the best there is', 12, 2, 2000.0, true], ['sixty
     sort($took);
     $median = $took[2];
     $isOver = $isOver || $median > $limit;
-    printf("%-44s %8.1f %8.0f   %9.0f %9s   %7.0f %7s %7.0f%s\n", $what, $median, $limit, $mine->late ?? NAN, isset($theirs) ? sprintf('%.0f', $theirs->late) : 'none', $mine->end ?? NAN, isset($theirs) ? sprintf('%.0f', $theirs->end) : 'none', $load($request), $median > $limit ? '  over' : '');
+    printf(
+        "%-44s %8.1f %8.0f   %9.0f %9s   %7.0f %7s %7.0f%s\n", $what, $median, $limit, $mine->late ?? NAN,
+        isset($theirs) ? sprintf('%.0f', $theirs->late) : 'none', $mine->end ?? NAN,
+        isset($theirs) ? sprintf('%.0f', $theirs->end) : 'none', $load($request), $median > $limit ? '  over' : '',
+    );
 }
 exit($isOver ? 1 : 0);

@@ -19,7 +19,9 @@ final class EmptyFrame extends \Inertia\Middleware
 }
 
 Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(using: static fn () => Route::middleware('web')->get('/', static fn () => Inertia::render('lost/Lost', ['status' => 404])))
+    ->withRouting(
+        using: static fn () => Route::middleware('web')->get('/', static fn () => Inertia::render('lost/Lost', ['status' => 404])),
+    )
     ->withMiddleware(static fn (Middleware $middleware): Middleware => $middleware->web(append: [EmptyFrame::class]))
     ->withExceptions(static fn (Exceptions $exceptions): Exceptions => $exceptions)
     ->create()

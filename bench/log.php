@@ -39,14 +39,28 @@ function grow(string $from, string $to): void
     $rows = static function (string $table, array $instead) use ($db): void {
         $names = array_column($db->query("pragma table_info({$table})")->fetchAll(), 'name');
         $of = array_map(static fn (string $name): string => $instead[$name] ?? "\"{$name}\"", $names);
-        $db->exec(sprintf('insert into %s (%s) select %s from %1$s where id <= %d and %s', $table, '"'.implode('", "', $names).'"', implode(', ', $of), $instead['most'], $instead['where'] ?? '1 = 1'));
+        $db->exec(
+            sprintf(
+                'insert into %s (%s) select %s from %1$s where id <= %d and %s', $table, '"'.implode('", "', $names).'"',
+                implode(', ', $of), $instead['most'], $instead['where'] ?? '1 = 1',
+            ),
+        );
     };
-    foreach ($db->query("select name from sqlite_master where type = 'trigger' and name like 'turn_%'")->fetchAll(PDO::FETCH_COLUMN) as $trigger) {
+    foreach ($db->query(
+        "select name from sqlite_master where type = 'trigger' and name like 'turn_%'",
+    )->fetchAll(PDO::FETCH_COLUMN) as $trigger) {
         $db->exec("drop trigger {$trigger}");
     }
-    [$links, $pours] = array_map(static fn (string $table): int => (int) $db->query("select max(id) from {$table}")->fetchColumn(), ['impressions', 'pours']);
+    [$links, $pours] = array_map(
+        static fn (string $table): int => (int) $db->query("select max(id) from {$table}")->fetchColumn(), ['impressions', 'pours'],
+    );
     for ($i = 1; $i < TIMES_OVER; $i++) {
         $rows('impressions', ['id' => 'id + '.$i * $links, 'from_id' => 'null', 'most' => $links]);
-        $rows('pours', ['id' => 'id + '.$i * $pours, 'draft_of' => 'null', 'build_id' => 'null', 'impression_id' => 'impression_id + '.$i * $links, 'plan' => "'{}'", 'worked' => 'null', 'sheet' => "'{}'", 'graded_at' => "strftime('%Y-%m-%d %H:%M:%S.000', graded_at, '-".(3 * $i)." hours')", 'most' => $pours, 'where' => "state = 'graded'"]);
+        $rows('pours', [
+            'id' => 'id + '.$i * $pours, 'draft_of' => 'null', 'build_id' => 'null', 'impression_id' => 'impression_id + '.$i * $links,
+            'plan' => "'{}'", 'worked' => 'null', 'sheet' => "'{}'",
+            'graded_at' => "strftime('%Y-%m-%d %H:%M:%S.000', graded_at, '-".(3 * $i)." hours')", 'most' => $pours,
+            'where' => "state = 'graded'",
+        ]);
     }
 }

@@ -70,11 +70,17 @@ $took = static function (array $command, int $times): array {
 };
 
 $isOver = false;
-printf("least of %d runs; of whole commands, PHP's own start and compiling with them, where nothing else is said\n\n%-44s %10s %8s %8s %7s\n", $times, '', 'triangles', 's', 'limit', 'MB');
+printf(
+    "least of %d runs; of whole commands, PHP's own start and compiling with them, where nothing else is said\n\n%-44s %10s %8s %8s %7s\n",
+    $times, '', 'triangles', 's', 'limit', 'MB',
+);
 $row = static function (string $what, int $triangles, float $s, ?float $limit, float $mb) use (&$isOver): void {
     $over = ($limit !== null && $s > $limit) || $mb > MOST_MB;
     $isOver = $isOver || $over;
-    printf("%-44s %10s %8.2f %8s %7.0f %s\n", $what, number_format($triangles), $s, $limit === null ? '' : sprintf('%.2f', $limit), $mb, $over ? 'OVER' : '');
+    printf(
+        "%-44s %10s %8.2f %8s %7.0f %s\n", $what, number_format($triangles), $s, $limit === null ? '' : sprintf('%.2f', $limit), $mb,
+        $over ? 'OVER' : '',
+    );
 };
 $alone = [];
 foreach ([10_000, 100_000, 1_000_000] as $wanted) {
@@ -100,6 +106,9 @@ foreach ([10_000, 100_000, 1_000_000] as $wanted) {
     }
     unlink($path);
 }
-printf("\nten times the triangles take %.1f and %.1f times as long to read, weld and measure\n", $alone[100_000] / $alone[10_000], $alone[1_000_000] / $alone[100_000]);
+printf(
+    "\nten times the triangles take %.1f and %.1f times as long to read, weld and measure\n", $alone[100_000] / $alone[10_000],
+    $alone[1_000_000] / $alone[100_000],
+);
 rmdir($folder);
 exit($isOver ? 1 : 0);

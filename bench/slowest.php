@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-// Looks for the slowest question of every verb, within the bounds that are written down: begins with the slowest known, changes one here and
-// there, and goes on from what was slower. php bench/slowest.php [--seconds 120] [--seed N] [--verb schedule]. Ends with 1 where one takes
-// longer than two seconds of processor time.
+// Looks for the slowest question of every verb, within the bounds that are written down: begins with the slowest known, changes one here
+// and there, and goes on from what was slower. php bench/slowest.php [--seconds 120] [--seed N] [--verb schedule]. Ends with 1 where one
+// takes longer than two seconds of processor time.
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -21,7 +21,9 @@ $option = static function (string $name, string $usual) use ($argv): string {
 
     return $at === false ? $usual : (string) ($argv[$at + 1] ?? $usual);
 };
-[$seconds, $seed, $only] = [(float) $option('seconds', '120'), (int) $option('seed', (string) random_int(1, 1_000_000)), $option('verb', '')];
+[$seconds, $seed, $only] = [
+    (float) $option('seconds', '120'), (int) $option('seed', (string) random_int(1, 1_000_000)), $option('verb', ''),
+];
 $shelves = Shipped::shelves();
 $processor = static function (): float {
     $used = (array) getrusage();

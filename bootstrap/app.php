@@ -7,6 +7,7 @@ use App\Database\CannotWrite;
 use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Middleware\LookSession;
+use App\Http\Middleware\Practises;
 use App\Http\Middleware\QuietSession;
 use App\Http\Middleware\Weight;
 use App\Http\Middleware\WhoComes;
@@ -33,9 +34,13 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->append(WholeWords::class);
         $middleware->throttleApi();
         $middleware->api(append: [WhoComes::class]);
-        $middleware->web(append: [HandleInertiaRequests::class, WhoComes::class, WritesDecisions::class], replace: [StartSession::class => QuietSession::class]);
+        $middleware->web(
+            append: [HandleInertiaRequests::class, WhoComes::class, Practises::class, WritesDecisions::class],
+            replace: [StartSession::class => QuietSession::class],
+        );
         // Whoever may not come in learns nothing of what is there.
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: WhoComes::class);
+        $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: Practises::class);
         $middleware->prependToPriorityList(before: WhoComes::class, prepend: LookSession::class);
         // What a maker types is kept as typed: a lone space or an empty box is answered with a sentence, not turned into null.
         $middleware->convertEmptyStringsToNull(except: [static fn (): bool => true]);
@@ -48,12 +53,27 @@ return Application::configure(basePath: dirname(__DIR__))
             $says = CannotWrite::because($failed);
 
             // Not of a question alone: a transaction fails when it is closed.
-            return $says === null || $request->isMethodSafe() ? null : ($request->expectsJson() ? new JsonResponse(['error' => ['field' => '', 'message' => $says]], 503) : back()->withErrors(['disk' => $says]));
+            return $says === null || $request->isMethodSafe()
+                ? null
+                : (
+                    $request->expectsJson()
+                    ? new JsonResponse(['error' => ['field' => '', 'message' => $says]], 503)
+                    : back()->withErrors(['disk' => $says])
+                );
         });
-        $exceptions->render(static fn (ThrottleRequestsException $often) => new JsonResponse(['error' => ['field' => '', 'message' => 'That is more than a workshop asks. Wait a moment, then go on.']], 429, $often->getHeaders()));
+        $exceptions->render(
+            static fn (ThrottleRequestsException $often) => new JsonResponse(
+                ['error' => ['field' => '', 'message' => 'That is more than a workshop asks. Wait a moment, then go on.']], 429,
+                $often->getHeaders(),
+            ),
+        );
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->expectsJson());
         $exceptions->respond(static function (Response $response, Throwable $e, Request $request): Response {
-            if ($request->expectsJson() || ! in_array($response->getStatusCode(), [403, 404, 405, 413, 419, 500, 503], true) || (config('app.debug') === true && $response->getStatusCode() === 500)) {
+            if (
+                $request->expectsJson()
+                || ! in_array($response->getStatusCode(), [403, 404, 405, 413, 419, 500, 503], true)
+                || (config('app.debug') === true && $response->getStatusCode() === 500)
+            ) {
                 return $response;
             }
 

@@ -34,8 +34,15 @@ return [
         // PHP's own extension where it is there, else the same in PHP.
         'client' => env('REDIS_CLIENT', extension_loaded('redis') ? 'phpredis' : 'predis'),
         'options' => ['prefix' => env('REDIS_PREFIX', 'apalos:')],
-        'default' => ['host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'username' => env('REDIS_USERNAME'), 'password' => env('REDIS_PASSWORD'), 'database' => env('REDIS_DB', '0'), 'persistent' => (bool) env('DB_PERSISTENT', false)],
-        'cache' => ['host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'username' => env('REDIS_USERNAME'), 'password' => env('REDIS_PASSWORD'), 'database' => env('REDIS_CACHE_DB', '1'), 'persistent' => (bool) env('DB_PERSISTENT', false)],
+        'default' => [
+            'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'username' => env('REDIS_USERNAME'),
+            'password' => env('REDIS_PASSWORD'), 'database' => env('REDIS_DB', '0'), 'persistent' => (bool) env('DB_PERSISTENT', false),
+        ],
+        'cache' => [
+            'host' => env('REDIS_HOST', '127.0.0.1'), 'port' => env('REDIS_PORT', '6379'), 'username' => env('REDIS_USERNAME'),
+            'password' => env('REDIS_PASSWORD'), 'database' => env('REDIS_CACHE_DB', '1'),
+            'persistent' => (bool) env('DB_PERSISTENT', false),
+        ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => true],
 ];

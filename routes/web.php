@@ -27,9 +27,11 @@ use App\Http\Controllers\LabelController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\LotController;
 use App\Http\Controllers\MouldController;
+use App\Http\Controllers\PaperController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PointController;
 use App\Http\Controllers\PourController;
+use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\PrinterController;
 use App\Http\Controllers\RackController;
 use App\Http\Controllers\RunController;
@@ -133,7 +135,6 @@ Route::put('/clock/gels/{pour}', [ClockController::class, 'gel']);
 Route::put('/clock/touches/{build}', [ClockController::class, 'touch']);
 
 Route::get('/day', [DayController::class, 'show']);
-Route::get('/day/sheet', [DayController::class, 'sheet']);
 Route::post('/day/put', [DayController::class, 'put']);
 
 // A page whose session has ended takes a new token.
@@ -141,6 +142,32 @@ Route::get('/token', static fn (): Response => response()->noContent());
 
 Route::get('/first', [FirstController::class, 'show']);
 Route::post('/first/shelf', [FirstController::class, 'shelf'])->middleware(OnePress::class);
+
+Route::middleware(FewAtOnce::class)->group(static function (): void {
+    Route::get('/paper/pours/{pour}.{format}', [PaperController::class, 'batch'])->whereNumber('pour')->whereIn('format', ['pdf', 'html']);
+    Route::get('/paper/builds/{build}.{format}', [
+        PaperController::class, 'build',
+    ])->whereNumber('build')->whereIn('format', ['pdf', 'html']);
+    Route::get('/paper/versions/{version}.{format}', [
+        PaperController::class, 'formula',
+    ])->whereNumber('version')->whereIn('format', ['pdf', 'html']);
+    Route::get('/paper/jobs/{job}.{format}', [PaperController::class, 'job'])->whereNumber('job')->whereIn('format', ['pdf', 'html']);
+    Route::get('/paper/day.{format}', [PaperController::class, 'day'])->whereIn('format', ['pdf', 'html']);
+    Route::get('/paper/to-buy.{format}', [PaperController::class, 'toBuy'])->whereIn('format', ['pdf', 'html']);
+    Route::get('/paper/labels.{format}', [PaperController::class, 'labels'])->whereIn('format', ['pdf', 'html']);
+    Route::get('/jobs/{job}/file.json', [PaperController::class, 'jobFile'])->whereNumber('job');
+});
+Route::post('/jobs/file', [PaperController::class, 'takeJob'])->middleware(OnePress::class);
+
+Route::get('/practice', [PracticeController::class, 'index']);
+Route::post('/practice', [PracticeController::class, 'begin'])->middleware(OnePress::class);
+Route::post('/practice/this', [PracticeController::class, 'this'])->middleware(OnePress::class);
+Route::post('/practice/scenarios', [PracticeController::class, 'write'])->middleware(OnePress::class);
+Route::delete('/practice/scenarios/{scenario}', [PracticeController::class, 'forget'])->whereNumber('scenario');
+Route::get('/practice/tries/{try}', [PracticeController::class, 'came'])->whereNumber('try');
+Route::post('/practice/tries/{try}/end', [PracticeController::class, 'end'])->whereNumber('try');
+Route::post('/practice/tries/{try}/again', [PracticeController::class, 'again'])->whereNumber('try')->middleware(OnePress::class);
+Route::post('/practice/bench', [PracticeController::class, 'act']);
 
 Route::get('/jobs', [JobController::class, 'index']);
 Route::post('/jobs', [JobController::class, 'store'])->middleware(OnePress::class);
@@ -160,8 +187,12 @@ Route::post('/impressions/{impression}/take-out', [ImpressionController::class, 
 Route::delete('/impressions/{impression}', [ImpressionController::class, 'destroy']);
 Route::post('/impressions/{impression}/restore', [ImpressionController::class, 'restore']);
 Route::put('/impressions/{impression}/contacts/{key}', [ContactChoiceController::class, 'choose'])->where('key', '[a-z0-9-]+');
-Route::post('/impressions/{impression}/contacts/{key}/way', [ContactChoiceController::class, 'take'])->where('key', '[a-z0-9-]+')->middleware(OnePress::class);
-Route::post('/impressions/{impression}/contacts/{key}/patches', [ContactChoiceController::class, 'patches'])->where('key', '[a-z0-9-]+')->middleware(OnePress::class);
+Route::post('/impressions/{impression}/contacts/{key}/way', [
+    ContactChoiceController::class, 'take',
+])->where('key', '[a-z0-9-]+')->middleware(OnePress::class);
+Route::post('/impressions/{impression}/contacts/{key}/patches', [
+    ContactChoiceController::class, 'patches',
+])->where('key', '[a-z0-9-]+')->middleware(OnePress::class);
 Route::post('/impressions/{impression}/pours', [ImpressionController::class, 'pour'])->middleware(OnePress::class);
 
 Route::post('/impressions/{impression}/builds', [BuildController::class, 'plan'])->middleware(OnePress::class);
@@ -169,7 +200,9 @@ Route::get('/builds/{build}', [BuildController::class, 'show']);
 Route::post('/builds/{build}/facts', [BuildController::class, 'record']);
 Route::post('/builds/{build}/keep', [BuildController::class, 'keep'])->middleware(OnePress::class);
 Route::post('/builds/{build}/again', [BuildController::class, 'again'])->middleware(OnePress::class);
-Route::post('/builds/{build}/operations/{operation}/pour', [BuildController::class, 'mix'])->where('operation', '[a-z0-9-]+')->middleware(OnePress::class);
+Route::post('/builds/{build}/operations/{operation}/pour', [
+    BuildController::class, 'mix',
+])->where('operation', '[a-z0-9-]+')->middleware(OnePress::class);
 Route::delete('/builds/{build}', [BuildController::class, 'destroy']);
 Route::post('/builds/{build}/restore', [BuildController::class, 'restore']);
 
@@ -299,7 +332,9 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
 });
 
 // Asked again and again while a page is open. A look changes no session, and must not use up what one page left for the next to say.
-Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class])->group(static function (): void {
+Route::middleware(LookSession::class)->withoutMiddleware([
+    QuietSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class,
+])->group(static function (): void {
     Route::get('/up', UpController::class);
     Route::get('/away', [AwayController::class, 'pages']);
     Route::get('/worker.js', [AwayController::class, 'worker']);
@@ -315,6 +350,7 @@ Route::middleware(LookSession::class)->withoutMiddleware([QuietSession::class, S
     Route::post('/devices/scale/watch', [DeviceController::class, 'watch']);
     Route::get('/devices/probe', [DeviceController::class, 'probe']);
     Route::get('/glossary', GlossaryController::class);
+    Route::get('/practice/bench', [PracticeController::class, 'bench']);
     Route::get('/labels', [PrinterController::class, 'show']);
     Route::get('/devices/labels/out', [PrinterController::class, 'out']);
     Route::post('/devices/thermometer', [DeviceController::class, 'thermometer']);

@@ -44,7 +44,9 @@ trait BuildsGloves
      */
     protected function tell(Build $build, string $kind, array $payload = [], ?string $key = null): TestResponse
     {
-        return $this->postJson("/builds/{$build->id}/facts", ['key' => $key ?? 'told-'.(++$this->told), 'kind' => $kind, 'payload' => $payload]);
+        return $this->postJson("/builds/{$build->id}/facts", [
+            'key' => $key ?? 'told-'.(++$this->told), 'kind' => $kind, 'payload' => $payload,
+        ]);
     }
 
     protected function sheetOf(Build $build, string $operation): Pour

@@ -31,7 +31,9 @@ trait KeepsThings
      */
     protected function poured(Impression $link, array $grade = [], array $sheet = []): Pour
     {
-        $pour = $this->begun(['formula' => ['base' => $link->material, 'additives' => []], 'formula_name' => "Of {$link->material}", ...$sheet], $link);
+        $pour = $this->begun(
+            ['formula' => ['base' => $link->material, 'additives' => []], 'formula_name' => "Of {$link->material}", ...$sheet], $link,
+        );
         $this->workUntil($pour, 'wait');
         $this->record($pour, 'opened', ['step' => '0:wait'])->assertOk();
         $this->graded($pour, $grade);
@@ -42,7 +44,9 @@ trait KeepsThings
     /** @param  array<string, mixed>  $grade */
     protected function graded(Pour $pour, array $grade = []): void
     {
-        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 90, 'left_g' => 5, 'pieces' => 1, 'note' => '', ...$grade])->assertOk();
+        $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 90, 'left_g' => 5, 'pieces' => 1, 'note' => '', ...$grade,
+        ])->assertOk();
     }
 
     protected function mould(Impression $link): Mould
@@ -55,7 +59,13 @@ trait KeepsThings
     /** @param  array<string, mixed>  $with */
     protected function kit(string $code = 'ur-35', array $with = []): Lot
     {
-        $answer = $this->postJson('/stores/lots', ['code' => $code, 'got_on' => '2026-02-01', 'opened_on' => '2026-02-10', 'best_before' => '2026-09-01', 'price' => '58.40', 'parts' => [['part' => 'A', 'grams' => 450, 'maker_number' => 'UR-A-7'], ['part' => 'B', 'grams' => 450, 'maker_number' => 'UR-B-7']], ...$with])->assertOk();
+        $answer = $this->postJson('/stores/lots', [
+            'code' => $code, 'got_on' => '2026-02-01', 'opened_on' => '2026-02-10', 'best_before' => '2026-09-01', 'price' => '58.40',
+            'parts' => [
+                ['part' => 'A', 'grams' => 450, 'maker_number' => 'UR-A-7'], ['part' => 'B', 'grams' => 450, 'maker_number' => 'UR-B-7'],
+            ],
+            ...$with,
+        ])->assertOk();
 
         return Lot::query()->findOrFail($answer->json('id'));
     }

@@ -21,7 +21,14 @@ trait MakesPeople
         // Somebody who answers for it can always come back in.
         $passphrase ??= $role === Role::Owner || Person::query()->doesntExist() ? self::PASSPHRASE : null;
 
-        return app(WriteDown::class)(Fields::of(array_filter(['name' => $name, 'role' => $role->value, 'pin' => $pin, 'passphrase' => $passphrase], static fn (?string $said): bool => $said !== null)));
+        return app(WriteDown::class)(
+            Fields::of(
+                array_filter(
+                    ['name' => $name, 'role' => $role->value, 'pin' => $pin, 'passphrase' => $passphrase],
+                    static fn (?string $said): bool => $said !== null,
+                ),
+            ),
+        );
     }
 
     /** A limit on tries has run out by then; one that is counted elsewhere knows nothing of the time that stands still here. */
@@ -39,6 +46,8 @@ trait MakesPeople
 
     protected function as(Person $person): self
     {
-        return $this->actingAs($person->refresh())->withSession(['sessions' => $person->sessions, 'gave_passphrase_ms' => (int) CarbonImmutable::now()->getTimestampMs()]);
+        return $this->actingAs($person->refresh())->withSession([
+            'sessions' => $person->sessions, 'gave_passphrase_ms' => (int) CarbonImmutable::now()->getTimestampMs(),
+        ]);
     }
 }

@@ -25,12 +25,21 @@ trait MakesSwatches
      */
     protected static function recipe(string $base, array $lines = []): array
     {
-        return ['base' => $base, 'additives' => array_map(static fn (array $l): array => ['code' => $l[0], 'amount' => $l[1], 'basis' => $l[2], 'into' => $l[3]], $lines)];
+        return [
+            'base' => $base,
+            'additives' => array_map(
+                static fn (array $l): array => ['code' => $l[0], 'amount' => $l[1], 'basis' => $l[2], 'into' => $l[3]], $lines,
+            ),
+        ];
     }
 
     /** @param  list<array{string, int|float, string, string}>  $lines */
-    protected function version(string $name, string $base = 'pr-10', array $lines = [], FormulaKind $kind = FormulaKind::Mix): FormulaVersion
-    {
+    protected function version(
+        string $name,
+        string $base = 'pr-10',
+        array $lines = [],
+        FormulaKind $kind = FormulaKind::Mix,
+    ): FormulaVersion {
         return app(KeepFormula::class)($name, Fields::of(self::recipe($base, $lines)), $kind);
     }
 
@@ -45,15 +54,23 @@ trait MakesSwatches
     /** The smallest photo there is: one pixel. */
     protected static function picture(): UploadedFile
     {
-        return UploadedFile::fake()->createWithContent('cast.png', (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='));
+        return UploadedFile::fake()->createWithContent(
+            'cast.png',
+            (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='),
+        );
     }
 
     /** A puck of softened rubber, demoulded two days ago and read once. */
     protected function puck(float $pct, string $scale, float $reading, string $base = 'pr-10', string $softener = 'sf-1'): Swatch
     {
         $version = $this->version("{$base} pucks", $base, $pct > 0.0 ? [[$softener, $pct, 'pct_of_ab', 'after']] : [], FormulaKind::Trial);
-        $swatch = $this->workshop->swatches()->create(['formula_version_id' => $version->id, 'name' => "Puck {$pct} %", 'thickness_mm' => 8, 'poured_at' => $this->now->subDays(3), 'demoulded_at' => $this->now->subDays(2)]);
-        $swatch->readings()->create(['kind' => 'hardness', 'at' => $this->now->subDay(), 'scale' => $scale, 'readings' => [$reading, $reading, $reading]]);
+        $swatch = $this->workshop->swatches()->create([
+            'formula_version_id' => $version->id, 'name' => "Puck {$pct} %", 'thickness_mm' => 8, 'poured_at' => $this->now->subDays(3),
+            'demoulded_at' => $this->now->subDays(2),
+        ]);
+        $swatch->readings()->create([
+            'kind' => 'hardness', 'at' => $this->now->subDay(), 'scale' => $scale, 'readings' => [$reading, $reading, $reading],
+        ]);
 
         return $this->inTheDrawer($swatch);
     }
@@ -64,10 +81,17 @@ trait MakesSwatches
      */
     protected function drawdown(?string $pigment, float $load, array $white, array $black, float $mm = 1.5): Swatch
     {
-        $version = $this->version('Drawdowns', 'pr-10', $pigment === null ? [] : [[$pigment, $load, 'pct_of_total', 'b']], FormulaKind::Trial);
-        $swatch = $this->workshop->swatches()->create(['formula_version_id' => $version->id, 'name' => ($pigment ?? 'bare')." {$load}", 'thickness_mm' => $mm, 'poured_at' => $this->now->subDays(3), 'demoulded_at' => $this->now->subDays(2)]);
+        $version = $this->version(
+            'Drawdowns', 'pr-10', $pigment === null ? [] : [[$pigment, $load, 'pct_of_total', 'b']], FormulaKind::Trial,
+        );
+        $swatch = $this->workshop->swatches()->create([
+            'formula_version_id' => $version->id, 'name' => ($pigment ?? 'bare')." {$load}", 'thickness_mm' => $mm,
+            'poured_at' => $this->now->subDays(3), 'demoulded_at' => $this->now->subDays(2),
+        ]);
         foreach (['white' => $white, 'black' => $black] as $backing => $lab) {
-            $swatch->readings()->create(['kind' => 'colour', 'at' => $this->now->subDay(), 'backing' => $backing, 'lab' => $lab, 'source' => 'instrument']);
+            $swatch->readings()->create([
+                'kind' => 'colour', 'at' => $this->now->subDay(), 'backing' => $backing, 'lab' => $lab, 'source' => 'instrument',
+            ]);
         }
 
         return $this->inTheDrawer($swatch);
@@ -92,7 +116,16 @@ trait MakesSwatches
      */
     protected static function series(array $more = []): array
     {
-        return array_filter([...['kind' => 'softener', 'recipe' => self::recipe('pr-10'), 'softener' => 'sf-1', 'steps' => [0, 30, 60, 90], 'puck_ml' => 25, 'spare_pct' => 10, 'mix_min' => 3], ...$more], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                ...[
+                    'kind' => 'softener', 'recipe' => self::recipe('pr-10'), 'softener' => 'sf-1', 'steps' => [0, 30, 60, 90],
+                    'puck_ml' => 25, 'spare_pct' => 10, 'mix_min' => 3,
+                ],
+                ...$more,
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 
     /**
@@ -101,7 +134,13 @@ trait MakesSwatches
      */
     protected static function ladder(array $more = []): array
     {
-        return self::series([...['kind' => 'tint', 'recipe' => self::recipe('pr-10', [['pi-fawn', 1, 'pct_of_total', 'b']]), 'softener' => null, 'pigments' => ['pi-fawn'], 'steps' => [0, 50, 100], 'puck_ml' => 60], ...$more]);
+        return self::series([
+            ...[
+                'kind' => 'tint', 'recipe' => self::recipe('pr-10', [['pi-fawn', 1, 'pct_of_total', 'b']]), 'softener' => null,
+                'pigments' => ['pi-fawn'], 'steps' => [0, 50, 100], 'puck_ml' => 60,
+            ],
+            ...$more,
+        ]);
     }
 
     /** @param  array<string, mixed>  $question */
@@ -113,9 +152,17 @@ trait MakesSwatches
     }
 
     /** @param  array<string, mixed>  $payload */
-    protected function fact(Series $series, string $kind, array $payload = [], ?string $key = null, ?CarbonImmutable $at = null): TestResponse
-    {
-        return $this->postJson("/swatches/series/{$series->id}/facts", ['key' => $key ?? Str::random(12), 'kind' => $kind, 'payload' => $payload, ...($at === null ? [] : ['at_ms' => $at->getTimestampMs()])]);
+    protected function fact(
+        Series $series,
+        string $kind,
+        array $payload = [],
+        ?string $key = null,
+        ?CarbonImmutable $at = null,
+    ): TestResponse {
+        return $this->postJson("/swatches/series/{$series->id}/facts", [
+            'key' => $key ?? Str::random(12), 'kind' => $kind, 'payload' => $payload,
+            ...($at === null ? [] : ['at_ms' => $at->getTimestampMs()]),
+        ]);
     }
 
     /**

@@ -27,7 +27,9 @@ trait StudiesModels
         foreach (str_split($bytes, 1000) as $i => $piece) {
             $this->call('PUT', '/study/uploads/upload-0001?at='.(1000 * $i), content: $piece)->assertOk();
         }
-        $id = $this->postJson('/study', ['upload' => 'upload-0001', 'name' => $name, ...($job === null ? [] : ['job' => $job->id])])->assertOk()->json('id');
+        $id = $this->postJson('/study', ['upload' => 'upload-0001', 'name' => $name, ...($job === null ? [] : ['job' => $job->id])])
+            ->assertOk()
+            ->json('id');
 
         return ModelFile::query()->findOrFail($id);
     }
@@ -52,8 +54,13 @@ trait StudiesModels
     private function job(bool $withMould = false): Job
     {
         $job = Job::query()->create(['workshop_id' => $this->workshop->id, 'name' => 'Ball', 'quantity' => 3]);
-        foreach ([['original', 'Print', null], ...($withMould ? [['mould', 'Glove', 'pr-25']] : []), ['cast', 'Balls', 'pr-10']] as $i => [$kind, $name, $material]) {
-            $job->impressions()->create(['kind' => $kind, 'name' => $name, 'material' => $material, 'position' => $i, 'surface' => $kind === 'original' ? 'wax' : null]);
+        foreach ([
+            ['original', 'Print', null], ...($withMould ? [['mould', 'Glove', 'pr-25']] : []), ['cast', 'Balls', 'pr-10'],
+        ] as $i => [$kind, $name, $material]) {
+            $job->impressions()->create([
+                'kind' => $kind, 'name' => $name, 'material' => $material, 'position' => $i,
+                'surface' => $kind === 'original' ? 'wax' : null,
+            ]);
         }
 
         return $job;

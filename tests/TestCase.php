@@ -70,8 +70,12 @@ abstract class TestCase extends LaravelTestCase
             return $uri;
         }
         $edition = match (true) {
-            preg_match('#^/pours/(\d+)(/sheet|/sheet/ask|/run)?(\?|$)#', $uri, $of) === 1 => DB::table('pours')->where('id', $of[1])->value('edition'),
-            preg_match('#^/impressions/(\d+)(/move|/take-out|/contacts/.*)?(\?|$)#', $uri, $of) === 1 => DB::table('impressions')->where('id', $of[1])->value('edition'),
+            preg_match(
+                '#^/pours/(\d+)(/sheet|/sheet/ask|/run)?(\?|$)#', $uri, $of,
+            ) === 1 => DB::table('pours')->where('id', $of[1])->value('edition'),
+            preg_match(
+                '#^/impressions/(\d+)(/move|/take-out|/contacts/.*)?(\?|$)#', $uri, $of,
+            ) === 1 => DB::table('impressions')->where('id', $of[1])->value('edition'),
             preg_match('#^/jobs/(\d+)$#', $uri, $of) === 1 => DB::table('jobs')->where('id', $of[1])->value('edition'),
             preg_match('#^/formulas/(\d+)$#', $uri, $of) === 1 => DB::table('formulas')->where('id', $of[1])->value('edition'),
             preg_match('#^/swatches/(\d+)$#', $uri, $of) === 1 => DB::table('swatches')->where('id', $of[1])->value('edition'),
@@ -93,7 +97,10 @@ abstract class TestCase extends LaravelTestCase
     {
         $job = Job::query()->firstOrCreate(['name' => 'Owl brow', 'workshop_id' => $this->workshop->id], ['quantity' => 4]);
 
-        return $job->impressions()->create(['position' => $job->impressions()->count(), 'kind' => ImpressionKind::from($kind), 'name' => ucfirst($kind), 'material' => $material]);
+        return $job->impressions()->create([
+            'position' => $job->impressions()->count(), 'kind' => ImpressionKind::from($kind), 'name' => ucfirst($kind),
+            'material' => $material,
+        ]);
     }
 
     /**
@@ -105,7 +112,9 @@ abstract class TestCase extends LaravelTestCase
         $sheet = [
             'volume' => ['method' => 'mesh', 'volume_ml' => 100, 'allowance_pct' => 0],
             'target' => ['waste_pct' => 0],
-            'formula' => ['base' => 'pr-10', 'additives' => [['code' => 'sf-1', 'amount' => 50, 'basis' => 'pct_of_ab', 'into' => 'after']]],
+            'formula' => [
+                'base' => 'pr-10', 'additives' => [['code' => 'sf-1', 'amount' => 50, 'basis' => 'pct_of_ab', 'into' => 'after']],
+            ],
             'plan' => [
                 'scale' => ['division_g' => 0.1, 'capacity_g' => 3000],
                 'vessel' => ['capacity_ml' => 500, 'tare_g' => 12, 'degas' => false, 'rise_factor' => 3],
@@ -141,7 +150,9 @@ abstract class TestCase extends LaravelTestCase
      */
     protected function record(Pour $pour, string $kind, array $payload = [], ?string $key = null): TestResponse
     {
-        return $this->postJson("/pours/{$pour->id}/events", ['key' => $key ?? 'fact-'.(++$this->facts), 'kind' => $kind, 'payload' => $payload]);
+        return $this->postJson("/pours/{$pour->id}/events", [
+            'key' => $key ?? 'fact-'.(++$this->facts), 'kind' => $kind, 'payload' => $payload,
+        ]);
     }
 
     /** Confirms, weighs to the gram and goes on until the run is at this kind of step. */
@@ -156,10 +167,13 @@ abstract class TestCase extends LaravelTestCase
             foreach ($run['step']['kind'] === 'contacts' ? $run['checklist'] : [] as $item) {
                 $item['done'] || $this->record($pour, 'checked', ['item' => $item['id']])->assertOk();
             }
-            $run['step']['kind'] === 'heat' && $this->record($pour, 'heated', ['step' => $run['step']['key'], 'c' => $run['heat']['to_c']])->assertOk();
+            $run['step']['kind'] === 'heat'
+                && $this->record($pour, 'heated', ['step' => $run['step']['key'], 'c' => $run['heat']['to_c']])->assertOk();
             $run['step']['kind'] === 'weigh'
                 ? $this->record($pour, 'weighed', ['step' => $run['step']['key'], 'reading_g' => $run['line']['running']])->assertOk()
-                : $this->record($pour, $run['step']['kind'] === 'wait' ? 'opened' : 'confirmed', ['step' => $run['step']['key']])->assertOk();
+                : $this->record($pour, $run['step']['kind'] === 'wait' ? 'opened' : 'confirmed', [
+                    'step' => $run['step']['key'],
+                ])->assertOk();
         }
         self::fail("The run never came to “{$kind}”.");
     }

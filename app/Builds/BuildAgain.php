@@ -11,7 +11,10 @@ use App\Models\Build;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** Builds the same again, so many times: more copies of it, planned as it was built in the end. Each takes formula, colours and sheets of the one before. */
+/**
+ * Builds the same again, so many times: more copies of it, planned as it was built in the end. Each takes formula, colours and sheets of
+ * the one before.
+ */
 final readonly class BuildAgain
 {
     private const MOST = 60;
@@ -35,12 +38,17 @@ final readonly class BuildAgain
                 throw BadInput::at('copies', Phrase::of('bench.nothing_has_begun_yet'));
             }
             if (Build::query()->where('planned_of', $of->impression_id)->exists()) {
-                throw BadInput::at('copies', Phrase::of('bench.build_planned_already_build', ['called_on_screen' => $of->impression->calledOnScreen()]));
+                throw BadInput::at('copies', Phrase::of('bench.build_planned_already_build', [
+                    'called_on_screen' => $of->impression->calledOnScreen(),
+                ]));
             }
             $of->copies_of === null && $of->update(['copies_of' => $of->id]);
             $last = (int) $of->copies()->reorder()->max('copy');
             for ($i = 1; $i <= (int) $copies; $i++) {
-                $made = $of->impression->builds()->create(['kind' => $of->kind, 'name' => $of->name, 'plan' => $past->state->plan->toArray(), 'created_at' => $now, 'copies_of' => $of->copies_of, 'copy' => $last + $i, 'planned_of' => $i === 1 ? $of->impression_id : null]);
+                $made = $of->impression->builds()->create([
+                    'kind' => $of->kind, 'name' => $of->name, 'plan' => $past->state->plan->toArray(), 'created_at' => $now,
+                    'copies_of' => $of->copies_of, 'copy' => $last + $i, 'planned_of' => $i === 1 ? $of->impression_id : null,
+                ]);
                 $first ??= $made;
             }
 

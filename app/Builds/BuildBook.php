@@ -28,7 +28,10 @@ final readonly class BuildBook
     /** @return list<ReadyMade> the shop's own first */
     public function all(): array
     {
-        return [...array_map(self::own(...), array_values(OwnBuild::query()->orderByDesc('id')->limit(self::MOST_OWN)->get()->all())), ...array_values($this->library->builds())];
+        return [
+            ...array_map(self::own(...), array_values(OwnBuild::query()->orderByDesc('id')->limit(self::MOST_OWN)->get()->all())),
+            ...array_values($this->library->builds()),
+        ];
     }
 
     /** @throws BadInput where there is none of that name */
@@ -36,7 +39,9 @@ final readonly class BuildBook
     {
         $own = str_starts_with($id, self::OWN) ? OwnBuild::query()->find((int) substr($id, strlen(self::OWN))) : null;
 
-        return $own !== null ? self::own($own) : $this->library->builds()[$id] ?? throw BadInput::at('kind', Phrase::of('bench.no_such_way_build'));
+        return $own !== null
+            ? self::own($own)
+            : $this->library->builds()[$id] ?? throw BadInput::at('kind', Phrase::of('bench.no_such_way_build'));
     }
 
     /** @return array<value-of<Milestone>, Minutes> the times of a base as this workshop knows them, in the room as it is */

@@ -52,7 +52,9 @@ final readonly class BuildClock implements WindowClock
     private function touched(CureModel $model, CarbonImmutable $ended, float $endedAt, array $touches): CureModel
     {
         foreach ($touches as $touch) {
-            $one = new Observation($this->room->at($ended), $touch->finger->watched(), Minutes::of(max(0.01, $touch->at - $endedAt)), $touch->sure);
+            $one = new Observation(
+                $this->room->at($ended), $touch->finger->watched(), Minutes::of(max(0.01, $touch->at - $endedAt)), $touch->sure,
+            );
             // What was told before anybody asked, and cannot have been so, moves no clock.
             $model = $one->sure || $model->chance($one) >= CureModel::ONE_IN_TWO_HUNDRED ? $model->touched($one) : $model;
         }
@@ -74,11 +76,16 @@ final readonly class BuildClock implements WindowClock
         }
         $clock = FrozenPlan::of($pour)->clock;
         $ended = $this->at($coat->endedAt);
-        $model = $this->touched($clock->model, $ended, $coat->endedAt, array_values(array_filter($before, static fn (Felt $one): bool => ! $one->leftOut && $one->at >= $coat->endedAt)));
+        $model = $this->touched(
+            $clock->model, $ended, $coat->endedAt,
+            array_values(array_filter($before, static fn (Felt $one): bool => ! $one->leftOut && $one->at >= $coat->endedAt)),
+        );
         $kind = $touch->finger->watched();
         $one = new Observation($this->room->at($ended), $kind, Minutes::of(max(0.01, $touch->at - $coat->endedAt)));
 
-        return $model->chance($one) >= CureModel::ONE_IN_TWO_HUNDRED ? null : $model->band($kind->milestone(), $one->room, null, CureModel::NINETY_NINE);
+        return $model->chance($one) >= CureModel::ONE_IN_TWO_HUNDRED
+            ? null
+            : $model->band($kind->milestone(), $one->room, null, CureModel::NINETY_NINE);
     }
 
     private function at(float $minutes): CarbonImmutable

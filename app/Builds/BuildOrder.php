@@ -37,20 +37,42 @@ final readonly class BuildOrder
         }
         $opens = $stands->state === OperationState::Waits ? $recorded->at($stands->opensAt) : null;
         // Weighed up and mixed it is ready as the window opens: that is no beginning before it.
-        $ahead = $why === null && $opens !== null && $stands->waitsFor === [] && $now >= $opens->subMilliseconds((int) round(60_000.0 * MixAhead::minutes($pour)));
+        $ahead = $why === null
+            && $opens !== null
+            && $stands->waitsFor === []
+            && $now >= $opens->subMilliseconds((int) round(60_000.0 * MixAhead::minutes($pour)));
         $early = $ahead ? null : $this->mayBegin($recorded, $stands, $why);
-        $checklist = $ahead ? [['id' => 'lays-from', 'text' => $this->words->say(Phrase::of('bench.weighed_ahead', ['operation' => $stands->operation->name, 'at' => $this->workshop->said($opens, $now)])), 'minutes' => 0.0]] : [];
-        if ($stands->state === OperationState::Missed && ($save = $this->layers->save($recorded, $stands->operation, $this->book)) !== null) {
+        $checklist = $ahead
+            ? [
+                [
+                    'id' => 'lays-from',
+                    'text' => $this->words->say(Phrase::of('bench.weighed_ahead', [
+                        'operation' => $stands->operation->name, 'at' => $this->workshop->said($opens, $now),
+                    ])),
+                    'minutes' => 0.0,
+                ],
+            ]
+            : [];
+        if (
+            $stands->state === OperationState::Missed && ($save = $this->layers->save($recorded, $stands->operation, $this->book)) !== null
+        ) {
             $checklist[] = ['id' => 'missed-window', 'text' => "Its window has shut. {$save}", 'minutes' => 0.0];
         }
         $care = BuildCare::of($recorded);
         $done = [];
         foreach ($this->layers->contacts($recorded, $stands->operation) as $contact) {
             if ($contact->result->blocks() && $contact->result->verdict === Verdict::Stop) {
-                throw BadInput::at('build', Phrase::of('bench.layer_stands', ['operation' => $stands->operation->name, 'below' => $contact->touch->with, 'why' => $contact->result->because[0]['text']]));
+                throw BadInput::at('build', Phrase::of('bench.layer_stands', [
+                    'operation' => $stands->operation->name, 'below' => $contact->touch->with,
+                    'why' => $contact->result->because[0]['text'],
+                ]));
             }
             if ($contact->request->intent === Intent::Bond) {
-                $checklist[] = ['id' => "bond-{$contact->touch->key}", 'text' => "{$contact->touch->with}: tacky or clean, dry, without a trace of grease or dust. This has to bond to it.", 'minutes' => 0.0];
+                $checklist[] = [
+                    'id' => "bond-{$contact->touch->key}",
+                    'text' => "{$contact->touch->with}: tacky or clean, dry, without a trace of grease or dust. This has to bond to it.",
+                    'minutes' => 0.0,
+                ];
             }
             $lay = $recorded->state->operations[str_replace('layer-', '', $contact->touch->key)]->endedAt ?? null;
             foreach ($contact->checklist($this->words) as $item) {
@@ -59,7 +81,11 @@ final readonly class BuildOrder
             }
         }
 
-        return new BuildStep($checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done, $stands->operation->mixing?->part === Part::Half ? $this->layers->liesOnBed($recorded, $stands->operation) : null, $stands->operation->mixing?->casting, $ahead ? $opens : null);
+        return new BuildStep(
+            $checklist, $this->layers->meetsOriginal($recorded, $stands->operation), $early, $care, $done,
+            $stands->operation->mixing?->part === Part::Half ? $this->layers->liesOnBed($recorded, $stands->operation) : null,
+            $stands->operation->mixing?->casting, $ahead ? $opens : null,
+        );
     }
 
     /**

@@ -51,7 +51,12 @@ final readonly class BuildOutcome
     private function postCured(RecordedBuild $recorded): void
     {
         $done = BuildCare::of($recorded)->doneAt(Care::PostCure->value) !== null;
-        if (! $done && ! array_filter($recorded->state->plan->operations, static fn (Operation $one): bool => in_array(Care::PostCure, $one->care, true))) {
+        if (
+            ! $done
+            && ! array_filter(
+                $recorded->state->plan->operations, static fn (Operation $one): bool => in_array(Care::PostCure, $one->care, true),
+            )
+        ) {
             return;
         }
         $link = $recorded->build->impression;
@@ -62,28 +67,44 @@ final readonly class BuildOutcome
                 $contacts[$contact->touch->key] = [...$contacts[$contact->touch->key] ?? [], 'post_cured' => $done];
             }
         }
-        $contacts == ($link->contacts ?? []) || Rows::of('impressions')->where('id', $link->id)->update(['contacts' => json_encode($contacts, JSON_THROW_ON_ERROR)]);
+        $contacts == ($link->contacts ?? [])
+            || Rows::of('impressions')->where('id', $link->id)->update(['contacts' => json_encode($contacts, JSON_THROW_ON_ERROR)]);
     }
 
-    /** What the scale proved in the build is so: of what was built, or, where it is looked at before anything is poured, of what it is poured on. */
+    /**
+     * What the scale proved in the build is so: of what was built, or, where it is looked at before anything is poured, of what it is
+     * poured on.
+     */
     private function dried(RecordedBuild $recorded): void
     {
         [$own, $touched] = [[], []];
         foreach ($recorded->state->weighings as $operation => $weighings) {
-            in_array(Care::Dry, $recorded->state->plan->operation($operation)->care ?? [], true) ? $touched = [...$touched, ...$weighings] : $own = [...$own, ...$weighings];
+            in_array(Care::Dry, $recorded->state->plan->operation($operation)->care ?? [], true)
+                ? $touched = [...$touched, ...$weighings]
+                : $own = [...$own, ...$weighings];
         }
         $link = $recorded->build->impression;
         if ($own !== [] || $link->proved_dry_at !== null) {
             self::proved([$link->id], $recorded, $own, $recorded->main()?->loadMissing('snapshot'));
         }
-        $looks = array_filter($recorded->state->plan->operations, static fn (Operation $one): bool => $one->kind === OperationKind::Check && in_array(Care::Dry, $one->care, true));
+        $looks = array_filter(
+            $recorded->state->plan->operations,
+            static fn (Operation $one): bool => $one->kind === OperationKind::Check && in_array(Care::Dry, $one->care, true),
+        );
         if ($looks === []) {
             return;
         }
         $chain = $this->contacts->chain($link->job->loadMissing('impressions'));
-        $on = array_filter($this->contacts->of($link, $chain, $chain->link($link->id)), static fn (JudgedContact $contact): bool => $contact->touch->link !== null && $contact->touch->surface->holdsWater());
+        $on = array_filter(
+            $this->contacts->of($link, $chain, $chain->link($link->id)),
+            static fn (JudgedContact $contact): bool => $contact->touch->link !== null && $contact->touch->surface->holdsWater(),
+        );
         // What another build has proved of it stays so where nothing was weighed here.
-        $touched === [] || self::proved(array_map(static fn (JudgedContact $contact): int => (int) $contact->touch->link, array_values($on)), $recorded, $touched, null);
+        $touched === []
+            || self::proved(
+                array_map(static fn (JudgedContact $contact): int => (int) $contact->touch->link, array_values($on)), $recorded, $touched,
+                null,
+            );
     }
 
     /**
@@ -107,7 +128,9 @@ final readonly class BuildOutcome
         }
         $opened = null;
         foreach ($recorded->state->operations as $stands) {
-            $opened = $stands->operation->kind === OperationKind::Open && $stands->state === OperationState::Done ? $recorded->at($stands->endedAt) : $opened;
+            $opened = $stands->operation->kind === OperationKind::Open && $stands->state === OperationState::Done
+                ? $recorded->at($stands->endedAt)
+                : $opened;
         }
         $grade = $recorded->state->grade === null ? null : Fields::of($recorded->state->grade);
         $main->fill([
@@ -126,20 +149,29 @@ final readonly class BuildOutcome
     {
         $care = BuildCare::of($recorded);
         $here = $recorded->build->impression_id;
-        foreach (Impression::query()->where('job_id', $recorded->build->impression->job_id)->whereNotNull('contacts')->get(['id', 'workshop_id', 'contacts']) as $link) {
+        foreach (Impression::query()->where(
+            'job_id', $recorded->build->impression->job_id,
+        )->whereNotNull('contacts')->get(['id', 'workshop_id', 'contacts']) as $link) {
             $contacts = $link->contacts ?? [];
             foreach ($contacts as $key => $chosen) {
                 $act = $link->id === $here ? 'seal' : ($key === "link-{$here}" ? 'seal-itself' : null);
                 $at = $act === null ? null : $recorded->at($care->doneAt($act));
                 $by = $chosen['sealed_by'] ?? null;
-                if ($at !== null && ($chosen['sealed_with'] ?? null) !== null && (($chosen['sealed_at'] ?? null) === null || $by === $recorded->build->id)) {
-                    $contacts[$key] = [...$chosen, 'sealed_at' => $at->toIso8601ZuluString('millisecond'), 'sealed_by' => $recorded->build->id];
+                if (
+                    $at !== null
+                    && ($chosen['sealed_with'] ?? null) !== null
+                    && (($chosen['sealed_at'] ?? null) === null || $by === $recorded->build->id)
+                ) {
+                    $contacts[$key] = [
+                        ...$chosen, 'sealed_at' => $at->toIso8601ZuluString('millisecond'), 'sealed_by' => $recorded->build->id,
+                    ];
                 } elseif ($at === null && $act !== null && $by === $recorded->build->id) {
                     $contacts[$key] = array_diff_key([...$chosen, 'sealed_at' => null], ['sealed_by' => 0]);
                 }
             }
             // As it was chosen nothing changes: it is done, and that is no edition of its own.
-            $contacts == ($link->contacts ?? []) || Rows::of('impressions')->where('id', $link->id)->update(['contacts' => json_encode($contacts, JSON_THROW_ON_ERROR)]);
+            $contacts == ($link->contacts ?? [])
+                || Rows::of('impressions')->where('id', $link->id)->update(['contacts' => json_encode($contacts, JSON_THROW_ON_ERROR)]);
         }
     }
 
@@ -158,9 +190,11 @@ final readonly class BuildOutcome
                 $minutes = $laid->diffInMilliseconds($at) / 60_000.0;
                 if ($minutes > 0.0) {
                     DB::table('finger_tests')->insert([
-                        'workshop_id' => $recorded->build->workshop_id, 'build_id' => $recorded->build->id, 'base_code' => $pour->base_code, 'finger' => $touch->finger->value,
+                        'workshop_id' => $recorded->build->workshop_id, 'build_id' => $recorded->build->id, 'base_code' => $pour->base_code,
+                        'finger' => $touch->finger->value,
                         'minutes' => $minutes / $clock->model->factorOfMass($clock->mass), 'room_c' => $this->room->at($laid)->degrees,
-                        'pour_id' => $pour->id, 'fact_key' => $recorded->fact($touch->fact)?->key, 'at' => $at->utc()->format('Y-m-d H:i:s.v'), 'sure' => $touch->sure, 'left_out' => $touch->leftOut,
+                        'pour_id' => $pour->id, 'fact_key' => $recorded->fact($touch->fact)?->key,
+                        'at' => $at->utc()->format('Y-m-d H:i:s.v'), 'sure' => $touch->sure, 'left_out' => $touch->leftOut,
                     ]);
                 }
             }

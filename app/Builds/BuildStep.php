@@ -18,5 +18,14 @@ final readonly class BuildStep
      * @param  list<string>  $done  items of the checklist that it has done already
      * @param  CarbonImmutable|null  $laysFrom  from when on it may be laid, where it is weighed up ahead of its window
      */
-    public function __construct(public array $checklist, public bool $touchesOriginal, public ?string $early, public BuildCare $care, public array $done, public ?bool $bed = null, public ?string $casting = null, public ?CarbonImmutable $laysFrom = null) {}
+    public function __construct(
+        public array $checklist,
+        public bool $touchesOriginal,
+        public ?string $early,
+        public BuildCare $care,
+        public array $done,
+        public ?bool $bed = null,
+        public ?string $casting = null,
+        public ?CarbonImmutable $laysFrom = null,
+    ) {}
 }

@@ -35,15 +35,12 @@ final readonly class BuildStream implements Stream
     /** Of a plain pour, on the day. */
     private const OPENING = 'open';
 
-    private function __construct(private Library $library, private BuildOutcome $outcome, public RecordedBuild $recorded) {}
-
-    /** With the turn taken to write to it. */
-    public static function open(Build $build, CarbonImmutable $now): self
-    {
-        $build = Build::query()->with('impression.job')->lockForUpdate()->findOrFail($build->id);
-
-        return new self(app(Library::class), app(BuildOutcome::class), RecordedBuild::of($build, $now));
-    }
+    public function __construct(
+        private Library $library,
+        private BuildOutcome $outcome,
+        private Workshop $workshop,
+        public RecordedBuild $recorded,
+    ) {}
 
     public static function name(): string
     {
@@ -73,7 +70,10 @@ final readonly class BuildStream implements Stream
     /** The name of what was laid on this one since; null where nothing was. */
     public static function laidOn(Pour $pour): ?string
     {
-        return self::begunOn(RecordedBuild::of(Build::query()->with('impression.job')->findOrFail($pour->build_id), CarbonImmutable::now()), $pour->operation);
+        return self::begunOn(
+            RecordedBuild::of(Build::query()->with('impression.job')->findOrFail($pour->build_id), CarbonImmutable::now()),
+            $pour->operation,
+        );
     }
 
     /** What waited for this operation and has begun; null where nothing has. */
@@ -105,7 +105,11 @@ final readonly class BuildStream implements Stream
             BuildFactKind::Failed => $this->failed($payload->only('op', 'why')),
             BuildFactKind::LeftOut => $this->leftOut($payload->only('op', 'why')),
             BuildFactKind::Fingered => $this->fingered($payload->only('op', 'finger', 'sure', ToldLate::FIELD)),
-            BuildFactKind::Weighed => ['op' => $this->stands($payload->only('op', 'mass_g', ToldLate::FIELD), OperationKind::Check)->operation->id, 'mass_g' => $payload->positive('mass_g'), 'step_g' => app(Workshop::class)->scale_division_g, ...$this->told($payload)->kept()],
+            BuildFactKind::Weighed => [
+                'op' => $this->stands($payload->only('op', 'mass_g', ToldLate::FIELD), OperationKind::Check)->operation->id,
+                'mass_g' => $payload->positive('mass_g'), 'step_g' => $this->workshop->scale_division_g,
+                ...$this->told($payload)->kept(),
+            ],
             BuildFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             BuildFactKind::Changed => $this->changed($payload->only('operations', 'was')),
             BuildFactKind::Put => $this->put($payload->only('op', 'at_ms')),
@@ -115,12 +119,15 @@ final readonly class BuildStream implements Stream
         };
     }
 
-    public function appended(Happened $told): static
+    public function with(Happened $told): static
     {
-        $recorded = RecordedBuild::of($this->recorded->build, $this->recorded->now);
-        $recorded->build->plain || $this->outcome->write($recorded);
+        return new self($this->library, $this->outcome, $this->workshop, $this->recorded->with($told));
+    }
 
-        return new self($this->library, $this->outcome, $recorded);
+    /** A plain build is its run, which writes for itself. */
+    public function project(): void
+    {
+        $this->recorded->build->plain || $this->outcome->write($this->recorded);
     }
 
     private function stands(Fields $in, OperationKind ...$kinds): OperationStands
@@ -135,7 +142,7 @@ final readonly class BuildStream implements Stream
 
     private function said(?float $minutes): string
     {
-        return app(Workshop::class)->said($this->recorded->at($minutes) ?? $this->recorded->now, $this->recorded->now);
+        return $this->workshop->said($this->recorded->at($minutes) ?? $this->recorded->now, $this->recorded->now);
     }
 
     /** "It was at …", on the clock of this build. */
@@ -154,7 +161,10 @@ final readonly class BuildStream implements Stream
             throw new StepHasMoved("“{$stands->operation->name}” is done already, perhaps from another screen.");
         }
         if ($stands->waitsFor !== []) {
-            throw BadInput::at($in->at('op'), Phrase::of('bench.operation_waits', ['operation' => $stands->operation->name, 'for' => array_map(fn (string $id): string => $this->recorded->state->plan->operation($id)->name ?? $id, $stands->waitsFor)]));
+            throw BadInput::at($in->at('op'), Phrase::of('bench.operation_waits', [
+                'operation' => $stands->operation->name,
+                'for' => array_map(fn (string $id): string => $this->recorded->state->plan->operation($id)->name ?? $id, $stands->waitsFor),
+            ]));
         }
 
         return $stands;
@@ -173,10 +183,15 @@ final readonly class BuildStream implements Stream
         if ($stands->startedAt !== null) {
             $told = $told->notBefore($this->recorded->at($stands->startedAt), $stands->operation->name);
         } elseif (($stands->opensAt ?? 0.0) > 0.0 && $told->minutes() < $stands->opensAt - 1e-6 && $early !== true && ! is_string($early)) {
-            throw BadInput::at('early', Phrase::of('bench.too_early', ['operation' => $stands->operation->name, 'at' => $this->said($stands->opensAt)]));
+            throw BadInput::at('early', Phrase::of('bench.too_early', [
+                'operation' => $stands->operation->name, 'at' => $this->said($stands->opensAt),
+            ]));
         }
 
-        return ['op' => $stands->operation->id, ...(is_string($early) && trim($early) !== '' ? ['early' => mb_substr(trim($early), 0, 500)] : []), ...$told->kept()];
+        return [
+            'op' => $stands->operation->id,
+            ...(is_string($early) && trim($early) !== '' ? ['early' => mb_substr(trim($early), 0, 500)] : []), ...$told->kept(),
+        ];
     }
 
     /** @return array<string, mixed> what was ticked already was at another time */
@@ -184,7 +199,11 @@ final readonly class BuildStream implements Stream
     {
         $stands = $this->stands($in);
         $what = $in->text('what');
-        if ($stands->operation->kind->mixes() || ! in_array($what, ['begun', 'done'], true) || ($what === 'done' ? $stands->state !== OperationState::Done : $stands->startedAt === null)) {
+        if (
+            $stands->operation->kind->mixes()
+            || ! in_array($what, ['begun', 'done'], true)
+            || ($what === 'done' ? $stands->state !== OperationState::Done : $stands->startedAt === null)
+        ) {
             throw BadInput::at($in->at('op'), Phrase::of('bench.other_time_only_here'));
         }
         $told = $this->told($in);
@@ -193,10 +212,15 @@ final readonly class BuildStream implements Stream
             $told = $told->notBefore($this->recorded->at($before?->endedAt), $before->operation->name ?? '');
         }
         foreach ($this->recorded->state->operations as $later) {
-            $waits = $what === 'done' && array_filter($later->operation->after, static fn (Wait $wait): bool => $wait->operation === $stands->operation->id) !== [];
+            $waits = $what === 'done'
+                && array_filter(
+                    $later->operation->after, static fn (Wait $wait): bool => $wait->operation === $stands->operation->id,
+                ) !== [];
             $since = $waits ? $later->startedAt : ($what === 'begun' && $later === $stands ? $stands->endedAt : null);
             if ($since !== null && $told->minutes() > $since) {
-                throw BadInput::at(ToldLate::FIELD, Phrase::of('bench.told_too_late', ['what' => $later->operation->name, 'at' => $this->said($since)]));
+                throw BadInput::at(ToldLate::FIELD, Phrase::of('bench.told_too_late', [
+                    'what' => $later->operation->name, 'at' => $this->said($since),
+                ]));
             }
         }
 
@@ -233,7 +257,11 @@ final readonly class BuildStream implements Stream
         $finger = $in->choice('finger', Finger::class);
         $told = $this->told($in)->notBefore($this->recorded->at($stands->endedAt), $stands->operation->name);
         $sure = $in->has('sure') && $in->bool('sure');
-        $expected = $sure ? null : $this->recorded->clock->unexpected($stands, new Felt(0, $told->minutes(), $finger), $this->recorded->state->touches[$stands->operation->id] ?? []);
+        $expected = $sure
+            ? null
+            : $this->recorded->clock->unexpected(
+                $stands, new Felt(0, $told->minutes(), $finger), $this->recorded->state->touches[$stands->operation->id] ?? [],
+            );
         if ($expected !== null) {
             throw BadInput::at('sure', Phrase::of('bench.touch_far', [
                 'coat' => $stands->operation->name, 'after' => Quantity::duration($told->minutes() - ($stands->endedAt ?? 0.0)),
@@ -259,7 +287,10 @@ final readonly class BuildStream implements Stream
             $operation = $stands->operation->id;
         }
 
-        return ['op' => $operation, 'at_min' => $at === null ? null : ($at - (float) $this->recorded->build->created_at->getTimestampMs()) / 60_000.0];
+        return [
+            'op' => $operation,
+            'at_min' => $at === null ? null : ($at - (float) $this->recorded->build->created_at->getTimestampMs()) / 60_000.0,
+        ];
     }
 
     /** @return array{operations: list<array<string, mixed>>} */
@@ -267,19 +298,26 @@ final readonly class BuildStream implements Stream
     {
         // Two screens may hold the same plan open: who is second sees what the first changed before it is lost.
         if ((int) $in->number('was', 0.0, 1e15) !== $this->recorded->state->edition) {
-            throw new StepHasMoved('The plan was changed on another screen meanwhile. This is how it stands now; what you typed is still in the form.');
+            throw new StepHasMoved(
+                'The plan was changed on another screen meanwhile. This is how it stands now; what you typed is still in the form.',
+            );
         }
         $plan = BuildPlan::from(Fields::of(['operations' => $in->toArray()['operations'] ?? null]));
         foreach ($this->recorded->state->operations as $id => $stands) {
             $same = $plan->operation($id);
-            if (($stands->startedAt !== null || $stands->state->isOver()) && ($same === null || self::doneTo($same) !== self::doneTo($stands->operation))) {
+            if (
+                ($stands->startedAt !== null || $stands->state->isOver())
+                && ($same === null || self::doneTo($same) !== self::doneTo($stands->operation))
+            ) {
                 throw BadInput::at('operations', Phrase::of('bench.begun_operation_stays', ['name' => $stands->operation->name]));
             }
         }
-        $day = app(Workshop::class)->dayMinutes();
+        $day = $this->workshop->dayMinutes();
         foreach ($plan->operations as $i => $operation) {
             if (in_array(DayOperation::HANDS, $operation->uses, true) && $operation->minutes > $day) {
-                throw BadInput::at("operations.{$i}.minutes", Phrase::of('day.longer_than_a_day', ['op' => $operation->name, 'minutes' => $operation->minutes, 'longest' => $day]));
+                throw BadInput::at("operations.{$i}.minutes", Phrase::of('day.longer_than_a_day', [
+                    'op' => $operation->name, 'minutes' => $operation->minutes, 'longest' => $day,
+                ]));
             }
             if ($operation->mixing?->base !== null && ! isset($this->library->shelf()->bases[$operation->mixing->base])) {
                 throw BadInput::at("operations.{$i}.mix.base", Phrase::of('bench.no_base_on_shelf', ['base' => $operation->mixing->base]));
@@ -302,10 +340,15 @@ final readonly class BuildStream implements Stream
             throw BadInput::at('grade', Phrase::of('bench.something_still_be_done'));
         }
         foreach ($in->strings('faults') as $fault) {
-            isset($this->library->faults()[$fault]) || throw BadInput::at($in->at('faults'), Phrase::of('bench.no_fault_in_list', ['fault' => $fault]));
+            isset($this->library->faults()[$fault])
+                || throw BadInput::at($in->at('faults'), Phrase::of('bench.no_fault_in_list', ['fault' => $fault]));
         }
 
-        return ['grade' => $in->choice('grade', Grade::class)->value, 'faults' => $in->strings('faults'), 'pieces' => (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0), 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000)];
+        return [
+            'grade' => $in->choice('grade', Grade::class)->value, 'faults' => $in->strings('faults'),
+            'pieces' => (int) ($in->numberOrNull('pieces', 0.0, 100_000.0) ?? 1.0),
+            'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000),
+        ];
     }
 
     /** @return array{of: int} */
@@ -317,7 +360,11 @@ final readonly class BuildStream implements Stream
         }
         $fact = $this->recorded->fact($of);
         $operation = $fact?->payload['op'] ?? null;
-        $begun = $fact !== null && is_string($operation) && in_array($fact->kind, [BuildFactKind::Done->value, BuildFactKind::LeftOut->value], true) ? self::begunOn($this->recorded, $operation) : null;
+        $begun = $fact !== null
+            && is_string($operation)
+            && in_array($fact->kind, [BuildFactKind::Done->value, BuildFactKind::LeftOut->value], true)
+            ? self::begunOn($this->recorded, $operation)
+            : null;
         if ($begun !== null) {
             throw new StepHasMoved("“{$begun}” has begun on it since. Take that back first.");
         }

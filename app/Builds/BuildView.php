@@ -23,6 +23,7 @@ use Apalos\Core\Result\Warning;
 use App\Contacts\Dryness;
 use App\Contacts\DrynessView;
 use App\Library\Library;
+use App\Looks\HeldLook;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
@@ -36,33 +37,64 @@ use App\Types\View;
  *
  * @phpstan-import-type DryShape from DrynessView
  *
+ * @phpstan-type LayerShape array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}
+ * @phpstan-type CareShape array{
+ *     key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float,
+ *     chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool,
+ * }
+ * @phpstan-type MetShape array{layers: list<LayerShape>, care: list<CareShape>}
  * @phpstan-type BuildOperationShape array{
- *     id: string, kind: string, name: string, how: Phrase, minutes: float, uses: list<string>, state: string, started_ms: int|null, ended_ms: int|null, opens_ms: int|null, shuts_ms: int|null, shut_by: string|null,
- *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool, base: string|null, base_name: string|null, mix: array<string, mixed>|null,
+ *     id: string, kind: string, name: string, how: Phrase, minutes: float, uses: list<string>, state: string, started_ms: int|null,
+ *     ended_ms: int|null, opens_ms: int|null, shuts_ms: int|null, shut_by: string|null,
+ *     waits_for: list<string>, after: list<array{op: string, from: float|string, until: float|string|null}>, mixes: bool,
+ *     base: string|null, base_name: string|null, mix: array<string, mixed>|null,
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
  *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, dry: DryShape|null,
  *     said: string|null, by: string|null, acts: list<string>, own_cautions: list<string>,
- *     layers: list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}>, care: list<array{key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float, chosen: string|null, choices: list<array{id: string, name: string}>, blocks: bool}>, ahead_ms: int|null, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null, cautions: list<array{title: string, text: Phrase}>
+ *     layers: list<LayerShape>, care: list<CareShape>,
+ *     ahead_ms: int|null, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null,
+ *     cautions: list<array{title: string, text: Phrase}>
  * }
  */
 final readonly class BuildView implements View
 {
     private const BARE = '#cfc4ae';
 
+    /** What is judged of contacts changes with hours and with what is told. */
+    private const HOLDS_S = 30;
+
     /** Of more, the last stand on the page. */
     private const NOTES = 60;
 
     private const COPIES = 60;
 
-    public function __construct(private RecordedBuild $recorded, private Layers $layers, private BuildBook $book, private Library $library, private CareAsked $asked, private Prices $prices, private StepHazards $hazards, private Names $names) {}
+    public function __construct(
+        private RecordedBuild $recorded,
+        private Layers $layers,
+        private BuildBook $book,
+        private Library $library,
+        private CareAsked $asked,
+        private Prices $prices,
+        private StepHazards $hazards,
+        private Names $names,
+        private HeldLook $look,
+    ) {}
 
     /**
      * @return array{
-     *     id: int, job_id: int, job: string, link: string, link_id: int, makes: string, name: string, kind: string, now_ms: int, edition: int, begun: bool, through: bool, wanted_on: string|null, copies: list<array{id: int, copy: int, wanted_on: string|null, state: string}>,
-     *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null, next: string|null,
+     *     id: int, job_id: int, job: string, link: string, link_id: int, makes: string, name: string, kind: string, now_ms: int,
+     *     edition: int, begun: bool, through: bool, wanted_on: string|null,
+     *     copies: list<array{id: int, copy: int, wanted_on: string|null, state: string}>,
+     *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null,
+     *     next: string|null,
      *     operations: list<BuildOperationShape>,
-     *     section: list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool}>, inside: list<string>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
-     *     notes: list<array{at_ms: int, text: string}>, notes_before: int, take_back: array{of: int, kind: string, about: string|null, name: string|null}|null, faults: list<array{id: string, name: string}>, last_fact_id: int
+     *     section: list<array{
+     *         id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool,
+     *     }>,
+     *     inside: list<string>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
+     *     notes: list<array{at_ms: int, text: string}>, notes_before: int,
+     *     take_back: array{of: int, kind: string, about: string|null, name: string|null}|null,
+     *     faults: list<array{id: string, name: string}>, last_fact_id: int
      * }
      */
     public function toArray(): array
@@ -70,37 +102,60 @@ final readonly class BuildView implements View
         $state = $this->recorded->state;
         $build = $this->recorded->build;
         $section = $this->section();
+        $met = $this->met();
         $grade = $state->grade === null ? null : Fields::of($state->grade);
         $thickness = static fn (array $layer): float => $layer['kind'] === OperationKind::Coat->value ? $layer['thickness_mm'] : 0.0;
 
         return [
-            'id' => $build->id, 'job_id' => $build->impression->job_id, 'job' => $build->impression->job->name, 'link' => $build->impression->name, 'link_id' => $build->impression_id, 'makes' => $build->impression->kind->value,
-            'name' => $build->name, 'kind' => $build->kind, 'now_ms' => (int) $this->recorded->now->getTimestampMs(), 'edition' => $state->edition, 'begun' => $state->hasBegun(), 'through' => $state->isThrough(),
+            'id' => $build->id, 'job_id' => $build->impression->job_id, 'job' => $build->impression->job->name,
+            'link' => $build->impression->name, 'link_id' => $build->impression_id, 'makes' => $build->impression->kind->value,
+            'name' => $build->name, 'kind' => $build->kind, 'now_ms' => (int) $this->recorded->now->getTimestampMs(),
+            'edition' => $state->edition, 'begun' => $state->hasBegun(), 'through' => $state->isThrough(),
             'wanted_on' => $build->wantedOn()?->toDateString(), 'copies' => $this->copies(),
-            'grade' => $grade === null ? null : ['grade' => $grade->text('grade'), 'faults' => $grade->strings('faults'), 'pieces' => (int) $grade->number('pieces'), 'note' => $grade->textOrNull('note') ?? ''],
+            'grade' => $grade === null
+                ? null
+                : [
+                    'grade' => $grade->text('grade'), 'faults' => $grade->strings('faults'), 'pieces' => (int) $grade->number('pieces'),
+                    'note' => $grade->textOrNull('note') ?? '',
+                ],
             'main_pour' => $this->recorded->main()?->id,
             'given_up' => $state->givenUp === null ? null : (Fields::of($state->givenUp)->textOrNull('note') ?? ''),
             'next' => $state->isOver() ? null : $state->next()?->operation->id,
-            'operations' => array_map($this->operation(...), array_values($state->operations)),
+            'operations' => array_map(
+                fn (OperationStands $stands): array => $this->operation($stands, $met['operations'][$stands->operation->id] ?? null),
+                array_values($state->operations),
+            ),
             'section' => $section,
-            'inside' => $this->asked->inside($this->recorded),
-            'laid_mm' => array_sum(array_map($thickness, array_filter($section, static fn (array $layer): bool => $layer['state'] === 'laid'))),
+            'inside' => $met['inside'],
+            'laid_mm' => array_sum(
+                array_map($thickness, array_filter($section, static fn (array $layer): bool => $layer['state'] === 'laid')),
+            ),
             'wall_mm' => array_sum(array_map($thickness, $section)),
             'doubts' => $state->isOver() ? [] : Warning::all([...BuildDoubts::of($state->plan), ...$this->short()]),
             'notes_before' => max(0, count($state->notes) - self::NOTES),
-            'notes' => array_map(fn (array $note): array => ['at_ms' => (int) $this->recorded->ms($note['at']), 'text' => $note['text']], array_slice($state->notes, -self::NOTES)),
+            'notes' => array_map(
+                fn (array $note): array => ['at_ms' => (int) $this->recorded->ms($note['at']), 'text' => $note['text']],
+                array_slice($state->notes, -self::NOTES),
+            ),
             'take_back' => $this->takeBack(),
-            'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name']], array_keys($this->library->faults()), array_values($this->library->faults())),
+            'faults' => array_map(
+                static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name']],
+                array_keys($this->library->faults()), array_values($this->library->faults()),
+            ),
             'last_fact_id' => $this->recorded->lastFactId(),
         ];
     }
 
-    /** @return list<Warning> what is still to be mixed, against what the stores hold of it; where no kit is written down nothing is known */
+    /**
+     * @return list<Warning> what is still to be mixed, against what the stores hold of it; where no kit is written down nothing is known
+     */
     private function short(): array
     {
         $needed = [];
         foreach ($this->recorded->state->operations as $stands) {
-            $base = $stands->operation->mixing === null || $stands->state->isOver() || $stands->startedAt !== null ? null : $this->layers->base($this->recorded, $stands->operation);
+            $base = $stands->operation->mixing === null || $stands->state->isOver() || $stands->startedAt !== null
+                ? null
+                : $this->layers->base($this->recorded, $stands->operation);
             $volume = $stands->operation->mixing?->volume();
             if ($base !== null && $volume !== null) {
                 $needed[$base->code] = ($needed[$base->code] ?? 0.0) + $volume * $base->density()->gPerMl;
@@ -109,8 +164,17 @@ final readonly class BuildView implements View
         $held = $this->prices->onHand(array_keys($needed));
 
         return array_values(array_map(
-            fn (string $code): Warning => new Warning('more_than_on_hand', Phrase::of('bench.more_than_on_hand', ['needed' => Quantity::mass($needed[$code]), 'base' => $this->library->shelf()->bases[$code]->name ?? $code, 'held' => Quantity::mass($held[$code])])),
-            array_filter(array_map(strval(...), array_keys($needed)), static fn (string $code): bool => isset($held[$code]) && $needed[$code] > $held[$code]),
+            fn (string $code): Warning => new Warning(
+                'more_than_on_hand',
+                Phrase::of('bench.more_than_on_hand', [
+                    'needed' => Quantity::mass($needed[$code]), 'base' => $this->library->shelf()->bases[$code]->name ?? $code,
+                    'held' => Quantity::mass($held[$code]),
+                ]),
+            ),
+            array_filter(
+                array_map(strval(...), array_keys($needed)),
+                static fn (string $code): bool => isset($held[$code]) && $needed[$code] > $held[$code],
+            ),
         ));
     }
 
@@ -121,13 +185,40 @@ final readonly class BuildView implements View
             return [];
         }
 
-        return array_values($this->recorded->build->copies()->reorder()->orderByDesc('copy')->limit(self::COPIES)->get()->reverse()->map(static fn (Build $one): array => [
-            'id' => $one->id, 'copy' => $one->copy, 'wanted_on' => $one->wanted_on?->toDateString(), 'state' => $one->ended_at !== null ? 'built' : ($one->begun_at !== null ? 'being built' : 'planned'),
+        $copies = $this->recorded->build->copies()->reorder()->orderByDesc('copy')->limit(self::COPIES)->get()->reverse();
+
+        return array_values($copies->map(static fn (Build $one): array => [
+            'id' => $one->id, 'copy' => $one->copy, 'wanted_on' => $one->wanted_on?->toDateString(),
+            'state' => $one->ended_at !== null ? 'built' : ($one->begun_at !== null ? 'being built' : 'planned'),
         ])->all());
     }
 
-    /** @return BuildOperationShape */
-    private function operation(OperationStands $stands): array
+    /**
+     * What each operation still to be done meets, and what is asked of it for that. It rests on hours and on what is told, and takes a
+     * moment to judge.
+     *
+     * @return array{inside: list<string>, operations: array<string, MetShape>}
+     */
+    private function met(): array
+    {
+        $open = array_filter($this->recorded->state->operations, static fn (OperationStands $one): bool => ! $one->state->isOver());
+
+        return $this->look->of(
+            "build:{$this->recorded->build->id}", $this->look->turn(), $this->recorded->now, self::HOLDS_S,
+            fn (): array => [
+                'inside' => $this->asked->inside($this->recorded),
+                'operations' => array_map(fn (OperationStands $one): array => [
+                    'layers' => $this->layersOf($one->operation), 'care' => $this->asked->of($this->recorded, $one->operation),
+                ], $open),
+            ],
+        );
+    }
+
+    /**
+     * @param  MetShape|null  $met  null where it is over
+     * @return BuildOperationShape
+     */
+    private function operation(OperationStands $stands, ?array $met): array
     {
         $operation = $stands->operation;
         $pour = $this->recorded->pours[$operation->id] ?? null;
@@ -136,25 +227,45 @@ final readonly class BuildView implements View
         $known = $this->library->cautions();
 
         return [
-            'id' => $operation->id, 'kind' => $operation->kind->value, 'name' => $operation->name, 'how' => Phrase::written($operation->how), 'minutes' => $operation->minutes, 'uses' => $operation->uses,
+            'id' => $operation->id, 'kind' => $operation->kind->value, 'name' => $operation->name,
+            'how' => Phrase::written($operation->how), 'minutes' => $operation->minutes, 'uses' => $operation->uses,
             'state' => $stands->state->value,
-            'started_ms' => $this->recorded->ms($stands->startedAt), 'ended_ms' => $this->recorded->ms($stands->endedAt), 'opens_ms' => $this->recorded->ms($stands->opensAt), 'shuts_ms' => $this->recorded->ms($stands->shutsAt),
+            'started_ms' => $this->recorded->ms($stands->startedAt), 'ended_ms' => $this->recorded->ms($stands->endedAt),
+            'opens_ms' => $this->recorded->ms($stands->opensAt), 'shuts_ms' => $this->recorded->ms($stands->shutsAt),
             'shut_by' => $stands->shutBy === null ? null : $this->called($stands->shutBy),
             'waits_for' => array_map($this->called(...), $stands->waitsFor), 'after' => $written['after'],
             'mixes' => $operation->mixing !== null, 'base' => $base?->code, 'base_name' => $base?->name, 'mix' => $written['mix'],
             'thickness_mm' => $operation->mixing?->thickness, 'volume_ml' => $operation->mixing?->volume(), 'grams' => $pour?->weighed_g,
             'pour_id' => $pour?->id, 'pour_state' => $pour?->state->value,
-            'touches' => array_map(fn (Felt $touch): array => ['at_ms' => (int) $this->recorded->ms($touch->at), 'finger' => $touch->finger->value, 'left_out' => $touch->leftOut], $this->recorded->state->touches[$operation->id] ?? []),
+            'touches' => array_map(
+                fn (Felt $touch): array => [
+                    'at_ms' => (int) $this->recorded->ms($touch->at), 'finger' => $touch->finger->value, 'left_out' => $touch->leftOut,
+                ],
+                $this->recorded->state->touches[$operation->id] ?? [],
+            ),
             'dry' => $this->dry($operation),
-            'said' => $this->said($operation->id), 'by' => $this->by($operation->id, $pour), 'acts' => $written['care'], 'own_cautions' => $operation->cautions,
-            'layers' => $stands->state->isOver() ? [] : $this->layersOf($operation),
-            'care' => $stands->state->isOver() ? [] : $this->asked->of($this->recorded, $operation),
+            'said' => $this->said($operation->id), 'by' => $this->by($operation->id, $pour), 'acts' => $written['care'],
+            'own_cautions' => $operation->cautions,
+            'layers' => $met['layers'] ?? [],
+            'care' => $met['care'] ?? [],
             'late_on' => $stands->state === OperationState::Missed ? $stands->shutBy : null,
-            'save_coat_mm' => $stands->state === OperationState::Missed ? $this->layers->savingCoat($this->recorded, $operation, $this->book) : null,
+            'save_coat_mm' => $stands->state === OperationState::Missed
+                ? $this->layers->savingCoat($this->recorded, $operation, $this->book)
+                : null,
             'save' => $stands->state === OperationState::Missed ? $this->layers->save($this->recorded, $operation, $this->book) : null,
-            'ahead_ms' => $operation->mixing !== null && $stands->state === OperationState::Waits && $stands->opensAt !== null ? (int) $this->recorded->ms($stands->opensAt) - (int) round(60_000.0 * MixAhead::minutes($pour)) : null,
+            'ahead_ms' => $operation->mixing !== null && $stands->state === OperationState::Waits && $stands->opensAt !== null
+                ? (int) $this->recorded->ms($stands->opensAt) - (int) round(60_000.0 * MixAhead::minutes($pour))
+                : null,
             'wanted_ms' => $this->recorded->ms($this->recorded->state->put[$operation->id] ?? null),
-            'cautions' => array_values(array_map(static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])], array_filter($stands->state->isOver() ? [] : $this->hazards->of($this->recorded, $operation), static fn (string $id): bool => isset($known[$id])))),
+            'cautions' => array_values(
+                array_map(
+                    static fn (string $id): array => ['title' => $known[$id]['title'], 'text' => Phrase::written($known[$id]['text'])],
+                    array_filter(
+                        $stands->state->isOver() ? [] : $this->hazards->of($this->recorded, $operation),
+                        static fn (string $id): bool => isset($known[$id]),
+                    ),
+                ),
+            ),
         ];
     }
 
@@ -162,26 +273,44 @@ final readonly class BuildView implements View
     private function dry(Operation $operation): ?array
     {
         $weighings = $this->recorded->state->weighings[$operation->id] ?? [];
-        $asked = $operation->kind === OperationKind::Check && (in_array(Care::Dry, $operation->care, true) || preg_match('/\bdry\b/i', $operation->name) === 1);
+        $asked = $operation->kind === OperationKind::Check
+            && (in_array(Care::Dry, $operation->care, true) || preg_match('/\bdry\b/i', $operation->name) === 1);
 
-        return $weighings === [] && ! $asked ? null : (new DrynessView($weighings, Dryness::of($weighings, in_array(Care::Dry, $operation->care, true) ? null : $this->recorded->main()), $this->recorded->ms(...)))->toArray();
+        return $weighings === [] && ! $asked
+            ? null
+            : (
+                new DrynessView(
+                    $weighings, Dryness::of($weighings, in_array(Care::Dry, $operation->care, true) ? null : $this->recorded->main()),
+                    $this->recorded->ms(...),
+                )
+            )->toArray();
     }
 
-    /** @return list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}> what it touches in this build, and has to bond to or let go of */
+    /**
+     * @return list<array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}> what it touches in this build, and
+     *   has to bond to or let go of
+     */
     private function layersOf(Operation $operation): array
     {
         $layers = [];
         foreach ($this->layers->contacts($this->recorded, $operation) as $contact) {
             $bonds = $contact->request->intent === Intent::Bond;
             if (! $bonds || $contact->result->verdict !== Verdict::Clear) {
-                $layers[] = ['verdict' => $contact->result->verdict->value, 'below' => $contact->touch->with, 'words' => $contact->result->inShort, 'why' => $contact->result->because[0]['text'], 'separates' => ! $bonds];
+                $layers[] = [
+                    'verdict' => $contact->result->verdict->value, 'below' => $contact->touch->with, 'words' => $contact->result->inShort,
+                    'why' => $contact->result->because[0]['text'], 'separates' => ! $bonds,
+                ];
             }
         }
 
         return $layers;
     }
 
-    /** @return list<array{id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool}> what lies on what, from the original outwards, as thick as it really was laid */
+    /**
+     * @return list<array{
+     *     id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool,
+     * }> what lies on what, from the original outwards, as thick as it really was laid
+     */
     private function section(): array
     {
         $layers = [];
@@ -193,10 +322,13 @@ final readonly class BuildView implements View
             $pour = $this->recorded->pours[$operation->id] ?? null;
             $layers[] = [
                 'id' => $operation->id, 'kind' => $operation->kind->value, 'name' => $operation->name,
-                'thickness_mm' => ($operation->mixing->thickness ?? ($operation->kind === OperationKind::Pour ? 8.0 : 1.0)) * $this->really($operation, $pour),
+                'thickness_mm' => (
+                    $operation->mixing->thickness ?? ($operation->kind === OperationKind::Pour ? 8.0 : 1.0)
+                ) * $this->really($operation, $pour),
                 'colour' => $this->colour($operation, $pour),
                 'state' => match (true) {
-                    $stands->state === OperationState::Done => 'laid', $stands->state === OperationState::UnderWay => 'wet', $stands->state === OperationState::LeftOut => 'left_out', default => 'planned',
+                    $stands->state === OperationState::Done => 'laid', $stands->state === OperationState::UnderWay => 'wet',
+                    $stands->state === OperationState::LeftOut => 'left_out', default => 'planned',
                 },
                 'jacket' => $operation->isJacket(), 'half' => $operation->mixing->part === Part::Half,
             ];
@@ -217,10 +349,20 @@ final readonly class BuildView implements View
     {
         $sg = is_array($run = $pour->plan['run'] ?? null) && is_numeric($run['sg'] ?? null) ? (float) $run['sg'] : null;
         $planned = $operation->mixing?->volume();
-        if ($pour === null || ! in_array($pour->state, [PourState::Laid, PourState::Graded], true) || $pour->weighed_g === null || $sg === null || $sg <= 0.0 || $planned === null || $planned <= 0.0) {
+        if (
+            $pour === null
+            || ! in_array($pour->state, [PourState::Laid, PourState::Graded], true)
+            || $pour->weighed_g === null
+            || $sg === null
+            || $sg <= 0.0
+            || $planned === null
+            || $planned <= 0.0
+        ) {
             return 1.0;
         }
-        $weighed = $pour->used_g !== null && $pour->used_g < $pour->weighed_g ? $pour->used_g : $pour->weighed_g / (1.0 + OperationSheet::COATS_ALLOW_PCT / 100.0);
+        $weighed = $pour->used_g !== null && $pour->used_g < $pour->weighed_g
+            ? $pour->used_g
+            : $pour->weighed_g / (1.0 + OperationSheet::COATS_ALLOW_PCT / 100.0);
 
         return max(0.2, min(3.0, $weighed / $sg / $planned));
     }
@@ -237,7 +379,14 @@ final readonly class BuildView implements View
     {
         $said = null;
         foreach ($this->recorded->facts as $fact) {
-            if (($fact->payload['op'] ?? null) === $operation && in_array($fact->kind, [BuildFactKind::Begun->value, BuildFactKind::Done->value, BuildFactKind::Failed->value, BuildFactKind::LeftOut->value], true)) {
+            if (
+                ($fact->payload['op'] ?? null) === $operation
+                && in_array(
+                    $fact->kind,
+                    [BuildFactKind::Begun->value, BuildFactKind::Done->value, BuildFactKind::Failed->value, BuildFactKind::LeftOut->value],
+                    true,
+                )
+            ) {
                 $why = $fact->payload['early'] ?? $fact->payload['why'] ?? null;
                 $said = is_string($why) && $why !== '' ? $why : $said;
             }
@@ -251,7 +400,10 @@ final readonly class BuildView implements View
     {
         $by = $pour?->graded_by === null ? null : $this->names->of($pour->graded_by);
         foreach ($this->recorded->facts as $fact) {
-            if (($fact->payload['op'] ?? null) === $operation && in_array($fact->kind, [BuildFactKind::Begun->value, BuildFactKind::Done->value, BuildFactKind::Failed->value], true)) {
+            if (
+                ($fact->payload['op'] ?? null) === $operation
+                && in_array($fact->kind, [BuildFactKind::Begun->value, BuildFactKind::Done->value, BuildFactKind::Failed->value], true)
+            ) {
                 $by = $this->names->by($fact->person, $fact->witness) ?? $by;
             }
         }
@@ -270,6 +422,11 @@ final readonly class BuildView implements View
         $id = $this->recorded->state->takeBack;
         $fact = $id === null ? null : $this->recorded->fact($id);
 
-        return $fact === null ? null : ['of' => $fact->id, 'kind' => $fact->kind, 'about' => is_string($op = $fact->payload['op'] ?? null) ? $op : null, 'name' => is_string($op) ? $this->called($op) : null];
+        return $fact === null
+            ? null
+            : [
+                'of' => $fact->id, 'kind' => $fact->kind, 'about' => is_string($op = $fact->payload['op'] ?? null) ? $op : null,
+                'name' => is_string($op) ? $this->called($op) : null,
+            ];
     }
 }

@@ -22,7 +22,8 @@ final readonly class KeepBuild
         $name = mb_substr($in->only('name')->text('name'), 0, 120);
         $impression = $recorded->build->impression;
         $made = [
-            'name' => $name, 'makes' => [$impression->kind->value], 'what' => "As it was built for {$impression->job->name}, {$impression->name}.", 'asks' => [],
+            'name' => $name, 'makes' => [$impression->kind->value],
+            'what' => "As it was built for {$impression->job->name}, {$impression->name}.", 'asks' => [],
             'operations' => $recorded->state->plan->toArray()['operations'],
         ];
         if ($impression->material !== null && $impression->material !== '') {

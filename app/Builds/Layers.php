@@ -66,7 +66,9 @@ final readonly class Layers
         if ($operation->mixing === null) {
             return [];
         }
-        $below = $operation->mixing->against === Against::Last || $operation->mixing->part === Part::Half ? $this->below($recorded, $operation) : null;
+        $below = $operation->mixing->against === Against::Last || $operation->mixing->part === Part::Half
+            ? $this->below($recorded, $operation)
+            : null;
         $before = [];
         foreach ($recorded->state->plan->operations as $one) {
             if ($one->id === $operation->id) {
@@ -74,7 +76,12 @@ final readonly class Layers
             }
             $there = $one->mixing !== null && $recorded->state->operations[$one->id]->state !== OperationState::LeftOut;
             // What is cast in a tray touches no shell; everything else touches every shell and half that stands there.
-            $stands = $there && ($one->isJacket() ? $operation->mixing->against !== Against::Tray || $operation->isJacket() : $one->mixing->part === Part::Half && $operation->mixing->part === Part::Half);
+            $stands = $there
+                && (
+                    $one->isJacket()
+                    ? $operation->mixing->against !== Against::Tray || $operation->isJacket()
+                    : $one->mixing->part === Part::Half && $operation->mixing->part === Part::Half
+                );
             if ($stands && $one !== $below) {
                 $before[] = $one;
             }
@@ -97,14 +104,20 @@ final readonly class Layers
         try {
             $request = $this->contacts->asked([
                 'fresh' => ['family' => $fresh->family, 'skin_safe' => $fresh->isForSkin()],
-                'surface' => ['id' => $surface->id, 'hours_since_cure' => $ended === null ? 0.5 : max(0.0, $ended->diffInMinutes($recorded->now) / 60.0)],
+                'surface' => [
+                    'id' => $surface->id,
+                    'hours_since_cure' => $ended === null ? 0.5 : max(0.0, $ended->diffInMinutes($recorded->now) / 60.0),
+                ],
                 'intent' => $intent, 'release' => null,
             ], $fresh->code);
         } catch (BadInput) {
             return null;
         }
 
-        return new JudgedContact(new Touch("layer-{$other->id}", $other->name, $surface, null), $knowledge->family($fresh->family), $request, $this->contacts->judge($request), [], null, $ended, null, null);
+        return new JudgedContact(
+            new Touch("layer-{$other->id}", $other->name, $surface, null), $knowledge->family($fresh->family), $request,
+            $this->contacts->judge($request), [], null, $ended, null, null,
+        );
     }
 
     /** What usually saves it where the window of the layer below has shut, and what that risks. */
@@ -128,7 +141,9 @@ final readonly class Layers
         // What mixes nothing and has a window is more of what lies already: another mist from the same jar.
         $fresh = $operation->mixing === null ? $lies : $this->base($recorded, $operation);
 
-        return $fresh === null || $lies === null || ($operation->mixing !== null && $operation->mixing->intent !== Intent::Bond) ? null : $book->saves($lies->family, $fresh->family);
+        return $fresh === null || $lies === null || ($operation->mixing !== null && $operation->mixing->intent !== Intent::Bond)
+            ? null
+            : $book->saves($lies->family, $fresh->family);
     }
 
     /** Whether it meets the original: because it is meant to, or because all that was to lie between was left out. */
@@ -147,7 +162,13 @@ final readonly class Layers
         $operation = $of;
         do {
             $operation = $recorded->state->plan->layerBefore($operation);
-        } while ($operation !== null && ($recorded->state->operations[$operation->id]->state === OperationState::LeftOut || ($operation->isJacket() && $of->isJacket())));
+        } while (
+            $operation !== null
+            && (
+                $recorded->state->operations[$operation->id]->state === OperationState::LeftOut
+                || ($operation->isJacket() && $of->isJacket())
+            )
+        );
 
         return $operation;
     }

@@ -36,7 +36,9 @@ final readonly class LeaveObservationOut
         DB::transaction(function () use ($build, $key, $out, $now): void {
             $fresh = Build::query()->with('impression.job')->lockForUpdate()->findOrFail($build->id);
             $recorded = RecordedBuild::of($fresh, $now);
-            $touches = array_map(static fn ($felt): ?string => $recorded->fact($felt->fact)?->key, array_merge(...array_values($recorded->state->touches)));
+            $touches = array_map(
+                static fn ($felt): ?string => $recorded->fact($felt->fact)?->key, array_merge(...array_values($recorded->state->touches)),
+            );
             if (! in_array($key, $touches, true)) {
                 throw BadInput::at('key', Phrase::of('bench.no_such_touch_in'));
             }

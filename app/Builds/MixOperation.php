@@ -37,11 +37,16 @@ final readonly class MixOperation
                 return $recorded->pours[$operation];
             }
             $planned = $this->plans->of($recorded, $op, $op->mixing);
-            $turn = (int) $build->pours()->where('operation', $operation)->max('turn') + ($build->pours()->where('operation', $operation)->exists() ? 1 : 0);
+            $turn = (int) $build->pours()->where('operation', $operation)->max('turn')
+                + ($build->pours()->where('operation', $operation)->exists() ? 1 : 0);
 
             return $recorded->build->pours()->createOrFirst(
                 ['build_id' => $build->id, 'operation' => $operation, 'turn' => $turn],
-                ['impression_id' => $build->impression_id, 'sheet' => $this->reckoner->fitted($this->sheet($recorded, $op, $planned))['sheet'], 'planned' => $planned, 'state' => PourState::Draft],
+                [
+                    'impression_id' => $build->impression_id,
+                    'sheet' => $this->reckoner->fitted($this->sheet($recorded, $op, $planned))['sheet'], 'planned' => $planned,
+                    'state' => PourState::Draft,
+                ],
             );
         }, 3);
     }
@@ -55,7 +60,13 @@ final readonly class MixOperation
         $impression = $recorded->build->impression;
         $before = $this->plans->copyBefore($recorded->build, $operation);
         // Planned alike, it is mixed alike: what was changed by hand on the sheet of the copy before stands on this one too.
-        if ($before !== null && $before->planned !== null && OperationSheet::says($before->planned, ['mix' => $planned['mix'], 'volume' => $planned['volume'], 'base' => $planned['base']])) {
+        if (
+            $before !== null
+            && $before->planned !== null
+            && OperationSheet::says($before->planned, [
+                'mix' => $planned['mix'], 'volume' => $planned['volume'], 'base' => $planned['base'],
+            ])
+        ) {
             return [...$before->sheet, 'carried' => 'the copy before'];
         }
 

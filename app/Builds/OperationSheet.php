@@ -40,7 +40,10 @@ final readonly class OperationSheet
         return [
             'mix' => $mixing->toArray(),
             'volume' => $coat && $mixing->area !== null && $mixing->ml === null
-                ? ['method' => 'coats', 'area_mm2' => $mixing->area, 'coats' => [['thickness_mm' => $mixing->thickness]], 'allowance_pct' => $allow]
+                ? [
+                    'method' => 'coats', 'area_mm2' => $mixing->area, 'coats' => [['thickness_mm' => $mixing->thickness]],
+                    'allowance_pct' => $allow,
+                ]
                 : ['method' => 'capacity', 'capacity_ml' => $volume === null ? null : round($volume, 1), 'allowance_pct' => $allow],
             'base' => $base,
             'additives' => $this->additives($recorded, $operation, $mixing, $base),
@@ -51,7 +54,9 @@ final readonly class OperationSheet
     {
         $base = $this->library->shelf()->bases[$code] ?? null;
 
-        return $this->library->castingsHere()->choose($mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false);
+        return $this->library->castingsHere()->choose(
+            $mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false,
+        );
     }
 
     /** @return list<Additive> */
@@ -62,17 +67,28 @@ final readonly class OperationSheet
             return [];
         }
         $additives = $this->ofThePiece($recorded, $operation, $code);
-        $additives = [...$additives, ...array_filter($this->worked($mixing, $code)->with, static fn (array $one): bool => ! in_array($one['code'], array_column($additives, 'code'), true))];
+        $additives = [
+            ...$additives,
+            ...array_filter(
+                $this->worked($mixing, $code)->with,
+                static fn (array $one): bool => ! in_array($one['code'], array_column($additives, 'code'), true),
+            ),
+        ];
         foreach ($this->library->atHand()->additives as $sheet) {
             $amount = match (true) {
                 ! in_array($base->family, $sheet->families, true) => null,
                 $sheet->role->value === 'thickener' => $mixing->thickener,
-                $sheet->role->value === 'pigment' && $mixing->tint !== null => $sheet->code === "pi-{$mixing->tint}" ? self::TINT_PCT : null,
+                $sheet->role->value === 'pigment' && $mixing->tint !== null => $sheet->code === "pi-{$mixing->tint}"
+                    ? self::TINT_PCT
+                    : null,
                 default => null,
             };
             if ($amount !== null && $amount > 0.0 && ! in_array($sheet->code, array_column($additives, 'code'), true)) {
                 $thickens = $sheet->role->value === 'thickener';
-                $additives[] = ['code' => $sheet->code, 'amount' => $amount, 'basis' => $thickens ? 'pct_of_ab' : 'pct_of_total', 'into' => $thickens ? 'after' : $sheet->into->value];
+                $additives[] = [
+                    'code' => $sheet->code, 'amount' => $amount, 'basis' => $thickens ? 'pct_of_ab' : 'pct_of_total',
+                    'into' => $thickens ? 'after' : $sheet->into->value,
+                ];
             }
         }
 
@@ -107,7 +123,10 @@ final readonly class OperationSheet
         return array_values(array_filter(self::inSheet($pour), static function (array $additive) use ($shelf, $other, $isOther): bool {
             $role = ($shelf[$additive['code']] ?? null)?->role->value;
 
-            return $role !== null && $role !== 'thickener' && $additive['code'] !== "pi-{$other->mixing?->tint}" && ! ($isOther && $role === 'pigment');
+            return $role !== null
+                && $role !== 'thickener'
+                && $additive['code'] !== "pi-{$other->mixing?->tint}"
+                && ! ($isOther && $role === 'pigment');
         }));
     }
 
@@ -122,7 +141,14 @@ final readonly class OperationSheet
     /** What the same operation was mixed with the time before, or is planned to be. */
     public function copyBefore(Build $build, Operation $operation): ?Pour
     {
-        return $build->copies_of === null ? null : Pour::query()->whereIn('build_id', $build->copies()->where('copy', '<', $build->copy)->reorder()->select('id'))->where('operation', $operation->id)->orderByDesc('build_id')->orderByDesc('id')->first();
+        return $build->copies_of === null
+            ? null
+            : Pour::query()
+                ->whereIn('build_id', $build->copies()->where('copy', '<', $build->copy)->reorder()->select('id'))
+                ->where('operation', $operation->id)
+                ->orderByDesc('build_id')
+                ->orderByDesc('id')
+                ->first();
     }
 
     /** @return list<Additive> */
@@ -130,8 +156,14 @@ final readonly class OperationSheet
     {
         $in = is_array($formula = $pour->sheet['formula'] ?? null) && is_array($formula['additives'] ?? null) ? $formula['additives'] : [];
 
-        return array_values(array_filter(array_map(static fn (mixed $one): ?array => is_array($one) && is_string($one['code'] ?? null) && is_numeric($one['amount'] ?? null)
-            ? ['code' => $one['code'], 'amount' => (float) $one['amount'], 'basis' => is_string($one['basis'] ?? null) ? $one['basis'] : 'pct_of_ab', 'into' => is_string($one['into'] ?? null) ? $one['into'] : 'after'] : null, $in)));
+        return array_values(array_filter(array_map(static fn (mixed $one): ?array => is_array($one)
+            && is_string($one['code'] ?? null)
+            && is_numeric($one['amount'] ?? null)
+            ? [
+                'code' => $one['code'], 'amount' => (float) $one['amount'],
+                'basis' => is_string($one['basis'] ?? null) ? $one['basis'] : 'pct_of_ab',
+                'into' => is_string($one['into'] ?? null) ? $one['into'] : 'after',
+            ] : null, $in)));
     }
 
     /**
@@ -146,7 +178,13 @@ final readonly class OperationSheet
         }
         foreach ($planned as $key => $value) {
             $said = $sheet[$key] ?? null;
-            $same = is_array($value) ? self::says($said, $value) : (is_numeric($value) && is_numeric($said) ? abs((float) $value - (float) $said) <= 1e-6 * max(1.0, abs((float) $value)) : $said === $value);
+            $same = is_array($value)
+                ? self::says($said, $value)
+                : (
+                    is_numeric($value) && is_numeric($said)
+                    ? abs((float) $value - (float) $said) <= 1e-6 * max(1.0, abs((float) $value))
+                    : $said === $value
+                );
             if (! $same) {
                 return false;
             }

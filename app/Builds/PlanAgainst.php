@@ -19,7 +19,10 @@ final readonly class PlanAgainst
             return ['follows' => [], 'by_hand' => []];
         }
 
-        return ['follows' => $this->follows(self::mix($planned['first'] ?? null), self::mix($planned['mix'] ?? null)), 'by_hand' => $this->byHand($pour, $planned)];
+        return [
+            'follows' => $this->follows(self::mix($planned['first'] ?? null), self::mix($planned['mix'] ?? null)),
+            'by_hand' => $this->byHand($pour, $planned),
+        ];
     }
 
     /**
@@ -30,15 +33,21 @@ final readonly class PlanAgainst
     private function follows(array $first, array $mix): array
     {
         $says = [];
-        foreach ($first === [] ? [] : ['thickness_mm' => Quantity::length(...), 'area_mm2' => Quantity::area(...), 'ml' => Quantity::volume(...)] as $what => $as) {
+        foreach ($first === [] ? [] : [
+            'thickness_mm' => Quantity::length(...), 'area_mm2' => Quantity::area(...), 'ml' => Quantity::volume(...),
+        ] as $what => $as) {
             [$was, $now] = [$first[$what] ?? null, $mix[$what] ?? null];
             if (is_numeric($was) && is_numeric($now) && abs((float) $was - (float) $now) > 1e-6) {
-                $says[] = Phrase::of('bench.sheet_follows', ['what' => self::called($what), 'was' => $as((float) $was), 'now' => $as((float) $now)]);
+                $says[] = Phrase::of('bench.sheet_follows', [
+                    'what' => self::called($what), 'was' => $as((float) $was), 'now' => $as((float) $now),
+                ]);
             }
         }
         foreach ($first === [] ? [] : ['base', 'tint'] as $what) {
             if (($first[$what] ?? null) !== ($mix[$what] ?? null)) {
-                $says[] = Phrase::of('bench.sheet_follows_word', ['what' => self::called($what), 'now' => is_string($now = $mix[$what] ?? null) ? $now : Phrase::of('bench.planned_none')]);
+                $says[] = Phrase::of('bench.sheet_follows_word', [
+                    'what' => self::called($what), 'now' => is_string($now = $mix[$what] ?? null) ? $now : Phrase::of('bench.planned_none'),
+                ]);
             }
         }
 

@@ -22,10 +22,17 @@ final readonly class PlanBuild
 {
     private const MOST_COPIES = 60;
 
-    public function __construct(private BuildBook $book, private Library $library, private ContactBook $contacts, private ThrowBuildAway $throw, private Workshop $workshop) {}
+    public function __construct(
+        private BuildBook $book,
+        private Library $library,
+        private ContactBook $contacts,
+        private ThrowBuildAway $throw,
+        private Workshop $workshop,
+    ) {}
 
     /**
-     * @param  Fields  $in  `kind`, and what that asks for: `measured`, of what `box` and `bed` are, and `dates`: one for each copy that is wanted on a day of its own
+     * @param  Fields  $in `kind`, and what that asks for: `measured`, of what `box` and `bed` are, and `dates`: one for each copy that is
+     *   wanted on a day of its own
      *
      * @throws BadInput for what is missing, or another base than can be built so
      */
@@ -39,14 +46,24 @@ final readonly class PlanBuild
         $made = $this->book->one($in->text('kind'));
         $code = $impression->material === null || $impression->material === '' ? $made->base : $impression->material;
         $base = $this->library->shelf()->bases[$code ?? ''] ?? null;
-        $plan = $made->plan(Measured::from($in->objectOrNull('measured') ?? Fields::of([], 'measured')), $base, $base === null ? [] : $this->book->times($base));
+        $plan = $made->plan(
+            Measured::from($in->objectOrNull('measured') ?? Fields::of([], 'measured')), $base,
+            $base === null ? [] : $this->book->times($base),
+        );
 
         return DB::transaction(function () use ($impression, $made, $code, $plan, $dates, $in, $now): Build {
             $planned = $impression->builds()->where('planned_of', $impression->id)->lockForUpdate()->first();
-            if ($planned !== null && $planned->kind === $made->id && $planned->plan == $plan->toArray() && $this->wanted($planned) === $dates) {
+            if (
+                $planned !== null
+                && $planned->kind === $made->id
+                && $planned->plan == $plan->toArray()
+                && $this->wanted($planned) === $dates
+            ) {
                 return $planned;
             }
-            $stands = array_filter(['wall' => $this->surface($in, 'box'), 'bed' => $this->surface($in, 'bed')], static fn (?string $id): bool => $id !== null);
+            $stands = array_filter(
+                ['wall' => $this->surface($in, 'box'), 'bed' => $this->surface($in, 'bed')], static fn (?string $id): bool => $id !== null,
+            );
             $stands === [] || $impression->update($stands);
             if ($impression->material === null || $impression->material === '') {
                 $impression->update(['material' => $code]);
@@ -80,7 +97,9 @@ final readonly class PlanBuild
     {
         $builds = $planned->copies_of === null ? [$planned] : $planned->copies()->whereNull('begun_at')->get()->all();
 
-        return array_values(array_filter(array_map(static fn (Build $build): ?string => $build->wanted_on?->toDateString(), $builds), is_string(...)));
+        return array_values(
+            array_filter(array_map(static fn (Build $build): ?string => $build->wanted_on?->toDateString(), $builds), is_string(...)),
+        );
     }
 
     /**

@@ -8,7 +8,6 @@ use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\BuildState;
 use Apalos\Core\Build\Laid;
 use Apalos\Core\Build\Operation;
-use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Input\BadInput;
 use App\Facts\Happened;
 use App\Models\Build;
@@ -30,11 +29,25 @@ final readonly class RecordedBuild
      * @param  list<Happened>  $facts
      * @param  array<string, Pour>  $pours  the newest of each mixing operation, planned or begun, by operation
      */
-    private function __construct(public Build $build, public BuildState $state, public array $facts, public array $pours, public CarbonImmutable $now, public BuildClock $clock) {}
+    private function __construct(
+        public Build $build,
+        public BuildState $state,
+        public array $facts,
+        public array $pours,
+        public CarbonImmutable $now,
+        public BuildClock $clock,
+        private RoomTemperature $room,
+    ) {}
 
     public static function of(Build $build, CarbonImmutable $now): self
     {
         return self::all([$build], $now)[0];
+    }
+
+    /** The same with what was told since; what it mixed stands as it was read. */
+    public function with(Happened $told): self
+    {
+        return self::from($this->build, [...$this->facts, $told], array_values($this->pours), $this->room, $this->now);
     }
 
     /**
@@ -119,10 +132,14 @@ final readonly class RecordedBuild
             $laid[$operation] = new Laid($at($pour->started_at ?? $now), $pour->poured_at === null ? null : $at($pour->poured_at));
         }
         $clock = new BuildClock($room, $zero, $begun);
-        $slips = array_column(array_filter($facts, static fn (Happened $fact): bool => in_array($fact->key, $build->left_out_touches ?? [], true)), 'id');
-        $read = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, BuildFactKind::from($fact->kind), ($fact->atMs - (int) $zero->getTimestampMs()) / 60_000.0, $fact->payload), $facts);
+        $slips = array_column(
+            array_filter($facts, static fn (Happened $fact): bool => in_array($fact->key, $build->left_out_touches ?? [], true)), 'id',
+        );
+        $read = Happened::read($facts, BuildFactKind::class, (int) $zero->getTimestampMs());
 
-        return new self($build, BuildState::of($build->planned(), $read, $laid, $at($now), $clock, $slips), $facts, $newest, $now, $clock);
+        return new self(
+            $build, BuildState::of($build->planned(), $read, $laid, $at($now), $clock, $slips), $facts, $newest, $now, $clock, $room,
+        );
     }
 
     /** A time of day as minutes of the build. */

@@ -9,7 +9,9 @@ use Apalos\Core\Build\Operation;
 use App\Contacts\JobContacts;
 use App\Library\Library;
 
-/** Every hazard of what a step of a build touches: of what it mixes and what is weighed into that, of the sealer and the release it puts on. */
+/**
+ * Every hazard of what a step of a build touches: of what it mixes and what is weighed into that, of the sealer and the release it puts on.
+ */
 final readonly class StepHazards
 {
     public function __construct(private Library $library, private JobContacts $contacts) {}
@@ -21,9 +23,16 @@ final readonly class StepHazards
         $shelf = $this->library->shelf();
         if ($operation->mixing !== null) {
             $base = $shelf->bases[$operation->mixing->base ?? $recorded->build->impression->material ?? ''] ?? null;
-            $worked = $this->library->castingsHere()->choose($operation->mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false);
-            $with = array_map(fn (array $one): array => ($shelf->additives[$one['code']] ?? null)?->sheet()->strings('hazards') ?? [], $worked->with);
-            $hazards = array_merge($hazards, $base->hazards ?? [], $this->library->knowledge()->families[$base->family ?? '']->hazards ?? [], $worked->hazards, ...$with);
+            $worked = $this->library->castingsHere()->choose(
+                $operation->mixing->casting ?? $base?->casting, $base->family ?? '', $base?->ratio->isOnePart() === true, false,
+            );
+            $with = array_map(
+                fn (array $one): array => ($shelf->additives[$one['code']] ?? null)?->sheet()->strings('hazards') ?? [], $worked->with,
+            );
+            $hazards = array_merge(
+                $hazards, $base->hazards ?? [], $this->library->knowledge()->families[$base->family ?? '']->hazards ?? [], $worked->hazards,
+                ...$with,
+            );
         }
 
         return array_values(array_unique([...$hazards, ...$this->putOn($recorded, $operation)]));

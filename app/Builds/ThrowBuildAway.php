@@ -22,10 +22,20 @@ final readonly class ThrowBuildAway
                 return false;
             }
             // Of several copies all go that have not begun: it was one plan.
-            $all = $planned->copies_of === null ? [$planned] : $planned->copies()->whereNull('begun_at')->whereNull('ended_at')->with('pours')->lockForUpdate()->get()->all();
-            Typed::query()->updateOrCreate(['screen' => self::kept($planned->id)], ['what' => ['builds' => array_map(static fn (Build $build): array => [
-                'build' => ['impression_id' => $build->impression_id, 'kind' => $build->kind, 'name' => $build->name, 'plan' => $build->plan, 'created_at' => $build->created_at->toIso8601String(), 'copies_of' => $build->copies_of, 'copy' => $build->copy, 'wanted_on' => $build->wanted_on?->toDateString()],
-                'sheets' => $build->pours->map(static fn (Pour $pour): array => ['operation' => $pour->operation, 'sheet' => $pour->sheet])->all(),
+            $all = $planned->copies_of === null
+                ? [$planned]
+                : $planned->copies()->whereNull('begun_at')->whereNull('ended_at')->with('pours')->lockForUpdate()->get()->all();
+            Typed::query()->updateOrCreate([
+                'screen' => self::kept($planned->id),
+            ], ['what' => ['builds' => array_map(static fn (Build $build): array => [
+                'build' => [
+                    'impression_id' => $build->impression_id, 'kind' => $build->kind, 'name' => $build->name, 'plan' => $build->plan,
+                    'created_at' => $build->created_at->toIso8601String(), 'copies_of' => $build->copies_of, 'copy' => $build->copy,
+                    'wanted_on' => $build->wanted_on?->toDateString(),
+                ],
+                'sheets' => $build->pours->map(
+                    static fn (Pour $pour): array => ['operation' => $pour->operation, 'sheet' => $pour->sheet],
+                )->all(),
             ], $all)]]);
             Build::query()->whereKey(array_map(static fn (Build $build): int => $build->id, $all))->delete();
 

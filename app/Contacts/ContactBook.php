@@ -14,9 +14,8 @@ use Apalos\Core\Contact\Rule;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Library\Library;
+use App\Lists\Rows;
 use App\Looks\Memo;
-use App\Models\OwnRule;
-use App\Models\Workshop;
 
 /** Judges contacts with the library, the shop's own rules and its own tests. */
 final class ContactBook
@@ -25,18 +24,34 @@ final class ContactBook
 
     private ?OwnTests $tests = null;
 
-    /** @var list<array{fresh: string, surface: string, base?: string|null, sealed_with?: string|null, release?: string|null, passed: bool}> */
+    /**
+     * @var list<array{fresh: string, surface: string, base?: string|null, sealed_with?: string|null, release?: string|null, passed: bool}>
+     */
     private array $read = [];
 
     /** @var array<string, array<string, bool>> what was seen of a pair with any base: failed where one did */
     private array $seen = [];
 
-    public function __construct(private readonly Library $library, private readonly Workshop $workshop, private readonly Memo $memo) {}
+    public function __construct(private readonly Library $library, private readonly Memo $memo) {}
 
     public function knowledge(): Knowledge
     {
-        return $this->knowledge ??= $this->library->knowledge()->with(...$this->workshop->ownRules()->orderBy('id')->get()
-            ->map(static fn (OwnRule $own): Rule => Rule::from(Fields::of($own->rule)))->all());
+        return $this->knowledge ??= $this->library->knowledge()->with(
+            ...array_map(static fn (array $own): Rule => Rule::from(Fields::of($own)), $this->ownRules()),
+        );
+    }
+
+    /** @return list<array<string, mixed>> the shop's own rules, as they were written, the oldest first */
+    private function ownRules(): array
+    {
+        $written = [];
+        foreach (Rows::of('own_rules')->orderBy('id')->pluck('rule') as $rule) {
+            /** @var array<string, mixed>|null $read */
+            $read = json_decode(is_string($rule) ? $rule : '', true);
+            $written[] = is_array($read) ? $read : [];
+        }
+
+        return $written;
     }
 
     /** What the shop has seen of a pair with any base, sealer or release: failed where one did. */
@@ -47,7 +62,11 @@ final class ContactBook
         return $this->seen[$fresh][$surface] ?? null;
     }
 
-    /** @return list<array{fresh: string, surface: string, base?: string|null, sealed_with?: string|null, release?: string|null, passed: bool}> what the last test of each combination said */
+    /**
+     * @return list<array{
+     *     fresh: string, surface: string, base?: string|null, sealed_with?: string|null, release?: string|null, passed: bool,
+     * }> what the last test of each combination said
+     */
     public function ownTests(): array
     {
         $this->tests();
@@ -59,17 +78,33 @@ final class ContactBook
     private function tests(): OwnTests
     {
         if ($this->tests === null) {
-            $same = implode(' and ', array_map(static fn (string $of): string => "coalesce(one.{$of}, '') = coalesce(test_patches.{$of}, '')", ['base', 'sealed_with', 'released_with']));
-            $newest = "id = (select one.id from test_patches as one where one.workshop_id = test_patches.workshop_id and one.fresh = test_patches.fresh and one.surface = test_patches.surface and {$same} and one.passed is not null order by one.read_at desc, one.id desc limit 1)";
+            $same = implode(
+                ' and ',
+                array_map(
+                    static fn (string $of): string => "coalesce(one.{$of}, '') = coalesce(test_patches.{$of}, '')",
+                    ['base', 'sealed_with', 'released_with'],
+                ),
+            );
+            $newest = "test_patches.id = (select one.id from test_patches as one where one.workshop_id = test_patches.workshop_id and one.fresh = test_patches.fresh and one.surface = test_patches.surface and {$same} and one.passed is not null order by one.read_at desc, one.id desc limit 1)";
             $tests = [];
-            foreach ($this->workshop->testPatches()->whereNotNull('passed')->whereRaw($newest)->get(['id', 'fresh', 'surface', 'base', 'sealed_with', 'released_with', 'passed']) as $patch) {
-                $tests[] = ['fresh' => $patch->fresh, 'surface' => $patch->surface, 'base' => $patch->base, 'sealed_with' => $patch->sealed_with, 'release' => $patch->released_with, 'passed' => $patch->passed === true];
-                $this->seen[$patch->fresh][$patch->surface] = ($this->seen[$patch->fresh][$patch->surface] ?? true) && $patch->passed === true;
+            $asked = ['fresh', 'surface', 'base', 'sealed_with', 'released_with as release', 'passed'];
+            foreach (Rows::of('test_patches')->whereNotNull('passed')->whereRaw($newest)->get($asked) as $patch) {
+                $test = ['fresh' => (string) $patch->fresh, 'surface' => (string) $patch->surface, 'passed' => (bool) $patch->passed];
+                $tests[] = [
+                    ...$test, 'base' => self::text($patch->base), 'sealed_with' => self::text($patch->sealed_with),
+                    'release' => self::text($patch->release),
+                ];
+                $this->seen[$test['fresh']][$test['surface']] = ($this->seen[$test['fresh']][$test['surface']] ?? true) && $test['passed'];
             }
             $this->tests = new OwnTests($this->read = $tests);
         }
 
         return $this->tests;
+    }
+
+    private static function text(mixed $said): ?string
+    {
+        return is_string($said) ? $said : null;
     }
 
     /** @return array<string, array<string, bool>> */
@@ -87,7 +122,11 @@ final class ContactBook
      */
     public function board(): array
     {
-        return $this->memo->of("board:{$this->workshop->id}", [$this->library->stamp('contacts'), $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $this->seenOf()], $this->judged(...));
+        return $this->memo->of(
+            'board',
+            [$this->library->stamp('contacts'), $this->ownRules(), $this->seenOf()],
+            $this->judged(...),
+        );
     }
 
     /** @return array<string, array<string, array{verdict: string, in_short: Phrase, tested: bool|null}>> */
@@ -96,8 +135,12 @@ final class ContactBook
         $cells = [];
         foreach ($this->knowledge()->families as $fresh) {
             foreach ($this->knowledge()->surfaces as $surface) {
-                $result = $this->judge($this->asked(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id]]));
-                $cells[$fresh->id][$surface->id] = ['verdict' => $result->verdict->value, 'in_short' => $result->inShort, 'tested' => $this->seen($fresh->id, $surface->id)];
+                $result = $this->judge($this->asked([
+                    'fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id],
+                ]));
+                $cells[$fresh->id][$surface->id] = [
+                    'verdict' => $result->verdict->value, 'in_short' => $result->inShort, 'tested' => $this->seen($fresh->id, $surface->id),
+                ];
             }
         }
 
@@ -112,7 +155,9 @@ final class ContactBook
      */
     public function asked(array $question, ?string $base = null): ContactRequest
     {
-        return ContactRequest::from(Fields::of(array_diff_key($question, ['tests' => 0])), $this->knowledge())->with(tests: $this->tests(), base: $base);
+        return ContactRequest::from(
+            Fields::of(array_diff_key($question, ['tests' => 0])), $this->knowledge(),
+        )->with(tests: $this->tests(), base: $base);
     }
 
     public function judge(ContactRequest $request): ContactResult

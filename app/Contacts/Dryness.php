@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Contacts;
 
+use Apalos\Core\Care\Drying;
+use Apalos\Core\Care\DryResult;
+use Apalos\Core\Care\DryState;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\Drying;
-use Apalos\Core\Keep\DryResult;
-use Apalos\Core\Keep\DryState;
 use App\Models\Pour;
 
 /**
@@ -50,7 +50,9 @@ final readonly class Dryness
     /** The same clock: when it is dry, or was, as far as that can be told. */
     public function dryAt(): ?float
     {
-        return $this->weighings === [] || $this->result?->dryAt === null ? null : min(array_column($this->weighings, 'at')) + 60.0 * $this->result->dryAt;
+        return $this->weighings === [] || $this->result?->dryAt === null
+            ? null
+            : min(array_column($this->weighings, 'at')) + 60.0 * $this->result->dryAt;
     }
 
     /** @return array{plaster_g?: float, water_g?: float, poured_g?: float} */
@@ -67,6 +69,8 @@ final readonly class Dryness
         [$a, $b] = [$ratio->number('a'), $ratio->number('b')];
         $in = $pour->used_g ?? $pour->weighed_g;
 
-        return $a > 0.0 && $in !== null && $in > 0.0 ? ['plaster_g' => $in * $a / ($a + $b), 'water_g' => $in * $b / ($a + $b), 'poured_g' => $in] : [];
+        return $a > 0.0 && $in !== null && $in > 0.0
+            ? ['plaster_g' => $in * $a / ($a + $b), 'water_g' => $in * $b / ($a + $b), 'poured_g' => $in]
+            : [];
     }
 }

@@ -12,7 +12,10 @@ use Closure;
 /**
  * What the weighings of a plaster say, on a screen.
  *
- * @phpstan-type DryShape array{state: string|null, at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, expected_g: float|null, says: list<Phrase>, weighings: list<array{at_ms: int, mass_g: float}>}
+ * @phpstan-type DryShape array{
+ *     state: string|null, at_ms: int|null, left_pct: float|null, dry_mass_g: float|null, expected_g: float|null, says: list<Phrase>,
+ *     weighings: list<array{at_ms: int, mass_g: float}>,
+ * }
  */
 final readonly class DrynessView implements View
 {
@@ -29,9 +32,14 @@ final readonly class DrynessView implements View
         $at = $this->dry->dryAt();
 
         return [
-            'state' => $result?->state->value, 'at_ms' => $at === null ? null : ($this->ms)($at), 'left_pct' => $result?->leftPct, 'dry_mass_g' => $result?->dryMass, 'expected_g' => $result?->expected,
-            'says' => $this->dry->wrong !== null ? [$this->dry->wrong->says] : array_map(static fn (Warning $warning): Phrase => $warning->message, $result->warnings ?? []),
-            'weighings' => array_map(fn (array $one): array => ['at_ms' => (int) ($this->ms)($one['at']), 'mass_g' => $one['mass_g']], $this->weighings),
+            'state' => $result?->state->value, 'at_ms' => $at === null ? null : ($this->ms)($at), 'left_pct' => $result?->leftPct,
+            'dry_mass_g' => $result?->dryMass, 'expected_g' => $result?->expected,
+            'says' => $this->dry->wrong !== null
+                ? [$this->dry->wrong->says]
+                : array_map(static fn (Warning $warning): Phrase => $warning->message, $result->warnings ?? []),
+            'weighings' => array_map(
+                fn (array $one): array => ['at_ms' => (int) ($this->ms)($one['at']), 'mass_g' => $one['mass_g']], $this->weighings,
+            ),
         ];
     }
 }

@@ -48,7 +48,8 @@ final class JobContacts
         return new ChainLink(
             $impression->id, $impression->name, $impression->kind->isPositive(), $impression->role, $fresh,
             $knowledge->surfaces[$becomes] ?? null, $impression->from_id,
-            $knowledge->surfaces[$impression->wall ?? ''] ?? null, $knowledge->surfaces[$impression->bed ?? ''] ?? null, $impression->isHad(),
+            $knowledge->surfaces[$impression->wall ?? ''] ?? null, $knowledge->surfaces[$impression->bed ?? ''] ?? null,
+            $impression->isHad(),
         );
     }
 
@@ -90,14 +91,23 @@ final class JobContacts
             $request = $this->contacts->asked([
                 'fresh' => ['family' => $link->fresh->id, 'skin_safe' => $base?->isForSkin() ?? false],
                 'surface' => array_filter([
-                    'id' => $touch->surface->id, 'hours_since_cure' => $cured === null ? null : self::since($cured, $now) / 60.0, 'solvent_min_ago' => $solvent === null ? null : self::since($solvent, $now),
-                    'damp' => $chosen['damp'] ?? null, 'latex_touched' => $chosen['latex_touched'] ?? null, 'post_cured' => $chosen['post_cured'] ?? null, 'proved_dry' => $proved === null ? null : true, 'sealed_with' => ($chosen['sealed_with'] ?? '') === '' ? null : $chosen['sealed_with'],
+                    'id' => $touch->surface->id, 'hours_since_cure' => $cured === null ? null : self::since($cured, $now) / 60.0,
+                    'solvent_min_ago' => $solvent === null ? null : self::since($solvent, $now),
+                    'damp' => $chosen['damp'] ?? null, 'latex_touched' => $chosen['latex_touched'] ?? null,
+                    'post_cured' => $chosen['post_cured'] ?? null, 'proved_dry' => $proved === null ? null : true,
+                    'sealed_with' => ($chosen['sealed_with'] ?? '') === '' ? null : $chosen['sealed_with'],
                 ], static fn (mixed $value): bool => $value !== null),
                 'intent' => 'separate',
                 'release' => is_string($chosen['release'] ?? null) && $chosen['release'] !== '' ? $chosen['release'] : null,
-                'use' => ['fine_detail' => $touch->link !== null, 'skin' => $worn || $touch->surface->id === self::SKIN, 'worn' => $impression->job->skin],
+                'use' => [
+                    'fine_detail' => $touch->link !== null, 'skin' => $worn || $touch->surface->id === self::SKIN,
+                    'worn' => $impression->job->skin,
+                ],
             ], $base?->code);
-            $judged[] = new JudgedContact($touch, $link->fresh, $request, $this->contacts->judge($request), $chosen, Overruling::from($chosen['overruled'] ?? null), $cured, $opened, $solvent, $proved);
+            $judged[] = new JudgedContact(
+                $touch, $link->fresh, $request, $this->contacts->judge($request), $chosen, Overruling::from($chosen['overruled'] ?? null),
+                $cured, $opened, $solvent, $proved,
+            );
         }
 
         return $judged;
@@ -109,9 +119,14 @@ final class JobContacts
         if ($touch->link === null) {
             return null;
         }
-        $moulds = $this->moulds[$job->id] ??= Mould::query()->where('job_id', $job->id)->whereNull('retired_at')->get(['id', 'workshop_id', 'impression_id', 'proved_dry_at']);
+        $moulds = $this->moulds[$job->id] ??= Mould::query()
+            ->where('job_id', $job->id)
+            ->whereNull('retired_at')
+            ->get(['id', 'workshop_id', 'impression_id', 'proved_dry_at']);
         $own = $moulds->where('impression_id', $touch->link);
-        $proofs = $own->isNotEmpty() && $own->whereNotNull('proved_dry_at')->isNotEmpty() ? $own->map(static fn (Mould $mould): ?CarbonImmutable => $mould->proved_dry_at)->all() : [];
+        $proofs = $own->isNotEmpty() && $own->whereNotNull('proved_dry_at')->isNotEmpty()
+            ? $own->map(static fn (Mould $mould): ?CarbonImmutable => $mould->proved_dry_at)->all()
+            : [];
         $link = $job->impressions->firstWhere('id', $touch->link)?->proved_dry_at;
 
         return $proofs === [] || in_array(null, $proofs, true) ? $link : max($proofs);
@@ -134,7 +149,10 @@ final class JobContacts
         $chain = $this->chain($impression->job->loadMissing('impressions'));
         $hazards = [];
         foreach ($this->of($impression, $chain, $chain->link($impression->id)) as $contact) {
-            $hazards = [...$hazards, ...($release ? $contact->request->release->hazards ?? [] : []), ...($seal ? $this->sealer($contact)->hazards ?? [] : [])];
+            $hazards = [
+                ...$hazards, ...($release ? $contact->request->release->hazards ?? [] : []),
+                ...($seal ? $this->sealer($contact)->hazards ?? [] : []),
+            ];
         }
 
         return array_values(array_unique($hazards));
@@ -148,7 +166,9 @@ final class JobContacts
     public function look(array $links): void
     {
         $this->opened = array_fill_keys($links, null) + $this->opened;
-        foreach (Pour::query()->whereIn('impression_id', $links)->whereNotNull('opened_at')->groupBy('impression_id')->selectRaw('impression_id, max(opened_at) as opened_at')->toBase()->get() as $row) {
+        foreach (Pour::query()->whereIn('impression_id', $links)->whereNotNull('opened_at')->groupBy('impression_id')->selectRaw(
+            'impression_id, max(opened_at) as opened_at',
+        )->toBase()->get() as $row) {
             $this->opened[(int) $row->impression_id] = CarbonImmutable::parse((string) $row->opened_at, 'UTC');
         }
     }

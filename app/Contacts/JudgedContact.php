@@ -29,7 +29,8 @@ final readonly class JudgedContact
      * @param  CarbonImmutable|null  $openedAt  when it came out of its own mould here
      */
     public function __construct(
-        public Touch $touch, public Family $fresh, public ContactRequest $request, public ContactResult $result, public array $chosen, private ?Overruling $overruling,
+        public Touch $touch, public Family $fresh, public ContactRequest $request, public ContactResult $result, public array $chosen,
+        private ?Overruling $overruling,
         public ?CarbonImmutable $curedAt, public ?CarbonImmutable $openedAt, public ?CarbonImmutable $solventAt,
         public ?CarbonImmutable $provedDryAt = null,
     ) {
@@ -83,7 +84,17 @@ final readonly class JudgedContact
     public function checklist(Phrasebook $words, ?Sealer $sealer = null): array
     {
         // What is planned is not yet done: it is seen done, with its coats and its drying.
-        $items = $sealer === null || $this->sealedAt !== null ? [] : [['id' => "{$this->touch->key}-sealed", 'text' => "{$this->touch->with}: {$sealer->name}".($sealer->coats > 1 ? ", {$sealer->coats} coats" : '').", dry. {$sealer->text}", 'minutes' => $sealer->minutes(), 'act' => 'seal']];
+        $items = $sealer === null || $this->sealedAt !== null
+            ? []
+            : [
+                [
+                    'id' => "{$this->touch->key}-sealed",
+                    'text' => "{$this->touch->with}: {$sealer->name}".(
+                        $sealer->coats > 1 ? ", {$sealer->coats} coats" : ''
+                    ).", dry. {$sealer->text}",
+                    'minutes' => $sealer->minutes(), 'act' => 'seal',
+                ],
+            ];
         foreach ($this->result->plan as $i => $step) {
             $times = $step->coats > 1 ? ", {$step->coats} coats" : '';
             [$what, $note] = [$words->say($step->what), $words->say($step->note)];
@@ -100,10 +111,16 @@ final readonly class JudgedContact
             ];
         }
         if ($this->touch->surface->before !== null) {
-            $items[] = ['id' => "{$this->touch->key}-before", 'text' => "{$this->touch->with}: {$this->touch->surface->before}", 'minutes' => 0.0];
+            $items[] = [
+                'id' => "{$this->touch->key}-before", 'text' => "{$this->touch->with}: {$this->touch->surface->before}", 'minutes' => 0.0,
+            ];
         }
         if ($this->overruled() !== null) {
-            $items[] = ['id' => "{$this->touch->key}-overruled", 'text' => "{$this->touch->with}: {$words->say($this->result->because[0]['text'])} Overruled: {$this->overruled()}", 'minutes' => 0.0];
+            $items[] = [
+                'id' => "{$this->touch->key}-overruled",
+                'text' => "{$this->touch->with}: {$words->say($this->result->because[0]['text'])} Overruled: {$this->overruled()}",
+                'minutes' => 0.0,
+            ];
         }
 
         return $items;

@@ -44,7 +44,10 @@ final readonly class OwnRules
                 }
                 [$was, $becomes] = [self::judged($fresh, $surface, $before, $rule), self::judged($fresh, $surface, $after, $rule)];
                 if ($was->verdict !== $becomes->verdict) {
-                    $changes[] = ['fresh' => $fresh->id, 'surface' => $surface->id, 'was' => $was->verdict->value, 'becomes' => $becomes->verdict->value, 'in_short' => $becomes->inShort];
+                    $changes[] = [
+                        'fresh' => $fresh->id, 'surface' => $surface->id, 'was' => $was->verdict->value,
+                        'becomes' => $becomes->verdict->value, 'in_short' => $becomes->inShort,
+                    ];
                 }
             }
         }
@@ -75,9 +78,20 @@ final readonly class OwnRules
                 throw BadInput::at('id', Phrase::of('bench.already_rule_named_give', ['id' => $rule->id]));
             }
         }
-        $others = $this->workshop->ownRules()->where('name', '!=', $rule->id)->orderBy('id')->get()->map(static fn (OwnRule $own): Rule => Rule::from(Fields::of($own->rule)))->all();
+        $others = $this->workshop
+            ->ownRules()
+            ->where('name', '!=', $rule->id)
+            ->orderBy('id')
+            ->get()
+            ->map(static fn (OwnRule $own): Rule => Rule::from(Fields::of($own->rule)))
+            ->all();
         (new RuleGuard($this->library->knowledge()))->admit([...$others, $rule]);
-        $speaks = array_filter($this->library->knowledge()->families, fn (Family $fresh): bool => array_filter($this->library->knowledge()->surfaces, static fn (Surface $surface): bool => $rule->exactlyAbout($fresh, $surface) !== null) !== []);
+        $speaks = array_filter(
+            $this->library->knowledge()->families,
+            fn (Family $fresh): bool => array_filter(
+                $this->library->knowledge()->surfaces, static fn (Surface $surface): bool => $rule->exactlyAbout($fresh, $surface) !== null,
+            ) !== [],
+        );
         if ($speaks === []) {
             throw BadInput::at('surface', Phrase::of('bench.rule_speaks_nothing_say'));
         }
@@ -106,6 +120,11 @@ final readonly class OwnRules
             };
         }
 
-        return (new ContactEngine($knowledge))->judge(ContactRequest::from(Fields::of(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id, ...$state]]), $knowledge));
+        return (new ContactEngine($knowledge))->judge(
+            ContactRequest::from(
+                Fields::of(['fresh' => ['family' => $fresh->id, 'skin_safe' => true], 'surface' => ['id' => $surface->id, ...$state]]),
+                $knowledge,
+            ),
+        );
     }
 }

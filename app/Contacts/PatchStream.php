@@ -9,25 +9,12 @@ use Apalos\Core\Input\Fields;
 use App\Facts\Happened;
 use App\Facts\Stream;
 use App\Facts\TakenBack;
-use App\Models\TestPatch;
 use Carbon\CarbonImmutable;
 
 /** A test patch: what was read off it. Read again, the last word counts; taken back, the one before it. */
 final readonly class PatchStream implements Stream
 {
-    private function __construct(public RecordedPatch $recorded) {}
-
-    /**
-     * With the turn taken to write to it.
-     *
-     * @param  int|null  $edition  as it was shown; null where what is told names the fact it is about
-     *
-     * @throws \App\Models\Outdated where another screen read it since
-     */
-    public static function open(TestPatch $patch, ?int $edition = null): self
-    {
-        return new self(RecordedPatch::of($edition === null ? TestPatch::query()->lockForUpdate()->findOrFail($patch->id) : TestPatch::asShown($patch->id, $edition)));
-    }
+    public function __construct(public RecordedPatch $recorded) {}
 
     public static function name(): string
     {
@@ -57,16 +44,21 @@ final readonly class PatchStream implements Stream
     public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
     {
         return match (Fields::of(['kind' => $kind])->choice('kind', PatchFactKind::class)) {
-            PatchFactKind::Read => ['passed' => $payload->only('passed', 'note', 'photo')->bool('passed'), 'note' => $payload->textOrNull('note'), 'photo' => $payload->textOrNull('photo')],
+            PatchFactKind::Read => [
+                'passed' => $payload->only('passed', 'note', 'photo')->bool('passed'), 'note' => $payload->textOrNull('note'),
+                'photo' => $payload->textOrNull('photo'),
+            ],
             PatchFactKind::Undone => TakenBack::of($payload, $this->recorded->takeBack()),
         };
     }
 
-    public function appended(Happened $told): static
+    public function with(Happened $told): static
     {
-        $recorded = RecordedPatch::of($this->recorded->patch);
-        $recorded->write();
+        return new self($this->recorded->with($told));
+    }
 
-        return new self($recorded);
+    public function project(): void
+    {
+        $this->recorded->write();
     }
 }

@@ -43,9 +43,12 @@ final readonly class PutPatchOn
         $release = $in->textOrNull('release');
 
         return TestPatch::query()->create([
-            'fresh' => $knowledge->family($in->text('fresh'), $in->at('fresh'))->id, 'surface' => $knowledge->surface($in->text('surface'), $in->at('surface'))->id, 'base' => $base?->code,
-            'sealed_with' => $sealer, 'released_with' => $release === null ? null : $knowledge->release($release)->id, 'impression_id' => $link?->id,
-            'place' => mb_substr($in->textOrNull('place') ?? '', 0, self::LONGEST_PLACE) ?: null, 'put_on_at' => $now, 'due_at' => $this->clock->due($base?->code, $now),
+            'fresh' => $knowledge->family($in->text('fresh'), $in->at('fresh'))->id,
+            'surface' => $knowledge->surface($in->text('surface'), $in->at('surface'))->id, 'base' => $base?->code,
+            'sealed_with' => $sealer, 'released_with' => $release === null ? null : $knowledge->release($release)->id,
+            'impression_id' => $link?->id,
+            'place' => mb_substr($in->textOrNull('place') ?? '', 0, self::LONGEST_PLACE) ?: null, 'put_on_at' => $now,
+            'due_at' => $this->clock->due($base?->code, $now),
         ]);
     }
 
@@ -63,7 +66,13 @@ final readonly class PutPatchOn
         if ($wanted === []) {
             throw BadInput::at('patches', Phrase::of('bench.choose_at_least_one'));
         }
-        $combinations = array_map(static fn (Fields $one): string => $one->only('sealed_with', 'release')->textOrNull('sealed_with').'/'.$one->textOrNull('release'), $wanted);
+        $combinations = array_map(
+            static fn (Fields $one): string => $one
+                ->only('sealed_with', 'release')
+                ->textOrNull('sealed_with').'/'.$one
+                ->textOrNull('release'),
+            $wanted,
+        );
         if (count(array_unique($combinations)) < count($combinations)) {
             throw BadInput::at('patches', Phrase::of('bench.same_twice_one_patch'));
         }
@@ -75,8 +84,10 @@ final readonly class PutPatchOn
             }
 
             return $this(Fields::of([
-                'fresh' => $contact->fresh->id, 'surface' => $contact->touch->surface->id, 'base' => $this->library->shelf()->bases[$link->material ?? '']->code ?? null,
-                'sealed_with' => $sealer, 'release' => $one->textOrNull('release'), 'place' => "{$link->job->name}: {$contact->touch->with}",
+                'fresh' => $contact->fresh->id, 'surface' => $contact->touch->surface->id,
+                'base' => $this->library->shelf()->bases[$link->material ?? '']->code ?? null,
+                'sealed_with' => $sealer, 'release' => $one->textOrNull('release'),
+                'place' => "{$link->job->name}: {$contact->touch->with}",
             ]), $now, $link);
         }, $wanted), 3);
     }

@@ -24,8 +24,19 @@ final readonly class RecordedPatch
 
     public static function of(TestPatch $patch): self
     {
-        $facts = Happened::in(self::STREAM, [$patch->id])[$patch->id];
-        $standing = Standing::of(array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, PatchFactKind::from($fact->kind), $fact->atMs / 60_000.0, $fact->payload), $facts));
+        return self::from($patch, Happened::in(self::STREAM, [$patch->id])[$patch->id]);
+    }
+
+    /** The same with what was told since. */
+    public function with(Happened $told): self
+    {
+        return self::from($this->patch, [...$this->facts, $told]);
+    }
+
+    /** @param  list<Happened>  $facts */
+    private static function from(TestPatch $patch, array $facts): self
+    {
+        $standing = Standing::of(Happened::read($facts, PatchFactKind::class));
 
         return new self($patch, $facts, $standing === [] ? null : $standing[count($standing) - 1]);
     }
@@ -41,7 +52,8 @@ final readonly class RecordedPatch
     {
         $reading = $this->reading;
         $this->patch->update([
-            'passed' => $reading === null ? null : ($reading->payload['passed'] ?? false) === true, 'note' => $reading?->text('note'), 'photo' => $reading?->text('photo'),
+            'passed' => $reading === null ? null : ($reading->payload['passed'] ?? false) === true, 'note' => $reading?->text('note'),
+            'photo' => $reading?->text('photo'),
             'read_at' => $reading === null ? null : CarbonImmutable::createFromTimestampMs((int) round($reading->at * 60_000.0), 'UTC'),
         ]);
     }

@@ -74,7 +74,9 @@ final readonly class WaysThrough
         $severity = [];
         foreach ($job->impressions as $link) {
             foreach ($this->contacts->of($link->setRelation('job', $job), $chain, $chain->link($link->id)) as $contact) {
-                $severity["{$link->id}/{$contact->touch->key}"] = $contact->blocks ? 10 + self::SEVERITY[$contact->result->verdict->value] : 0;
+                $severity["{$link->id}/{$contact->touch->key}"] = $contact->blocks
+                    ? 10 + self::SEVERITY[$contact->result->verdict->value]
+                    : 0;
             }
         }
 

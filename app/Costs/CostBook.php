@@ -22,12 +22,17 @@ use App\Models\Workshop;
 use App\Stock\Prices;
 
 /**
- * What there is to count for the price of a job, of a formula, of a mould, as the log and the stores know it: a question for the core, which
- * a maker may change before it is answered. Prices nobody knows stay empty.
+ * What there is to count for the price of a job, of a formula, of a mould, as the log and the stores know it: a question for the core,
+ * which a maker may change before it is answered. Prices nobody knows stay empty.
  *
  * @phpstan-type Asked array{
- *     currency: string, casts: int, done?: int, reject_pct: float, materials: list<array{code: string, name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float|null}, from: string|null}>,
- *     moulds: list<array{id: int|null, name: string, cost: string, life_casts: int}>, labour: list<array{what: string, min: float, hour_rate: string}>, other: list<array{name: string, price: string}>
+ *     currency: string, casts: int, done?: int, reject_pct: float,
+ *     materials: list<array{
+ *         code: string, name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float|null},
+ *         from: string|null,
+ *     }>,
+ *     moulds: list<array{id: int|null, name: string, cost: string, life_casts: int}>,
+ *     labour: list<array{what: string, min: float, hour_rate: string}>, other: list<array{name: string, price: string}>
  * }
  */
 final readonly class CostBook
@@ -46,14 +51,27 @@ final readonly class CostBook
     /** To open, clean and grade. */
     private const AFTER_MIN = 10.0;
 
-    public function __construct(private Workshop $workshop, private Library $library, private Prices $prices, private Recipes $recipes, private CastsLeft $left) {}
+    public function __construct(
+        private Workshop $workshop,
+        private Library $library,
+        private Prices $prices,
+        private Recipes $recipes,
+        private CastsLeft $left,
+    ) {}
 
     /** @return Asked */
     public function ofJob(Job $job): array
     {
         $casts = $job->impressions()->where('kind', ImpressionKind::Cast)->get();
         // Link by link: asked for all together, the database would walk through everything that was ever graded.
-        $pours = $casts->flatMap(static fn (Impression $link) => Pour::query()->where('impression_id', $link->id)->where('state', PourState::Graded)->orderByDesc('opened_at')->limit(self::NEWEST)->get());
+        $pours = $casts->flatMap(
+            static fn (Impression $link) => Pour::query()
+                ->where('impression_id', $link->id)
+                ->where('state', PourState::Graded)
+                ->orderByDesc('opened_at')
+                ->limit(self::NEWEST)
+                ->get(),
+        );
         // A piece takes every pour of its build: films, fillings, what was cast for it in a tray.
         $beside = Pour::query()->whereIn('build_id', $pours->pluck('build_id')->unique()->all())->where('state', PourState::Laid)->get();
         $tallied = Tally::of($job->id);
@@ -71,7 +89,13 @@ final readonly class CostBook
             ...$this->asked($pieces, $rejects, array_map(static fn (float $g): float => $g * $pieces, $grams)),
             'done' => min($pieces, $tallied['pieces']),
             'moulds' => $this->moulds($job, $perPour),
-            'labour' => [['what' => 'weighing, pouring, opening', 'min' => round($filled * ($this->handsMin($pours->all()) + $this->besideMin($beside->all(), $pours->count())), 0), 'hour_rate' => $this->workshop->hour_rate ?? '']],
+            'labour' => [
+                [
+                    'what' => 'weighing, pouring, opening',
+                    'min' => round($filled * ($this->handsMin($pours->all()) + $this->besideMin($beside->all(), $pours->count())), 0),
+                    'hour_rate' => $this->workshop->hour_rate ?? '',
+                ],
+            ],
         ];
     }
 
@@ -101,7 +125,10 @@ final readonly class CostBook
         }
         $pours = Pour::query()->whereKey($ids)->get();
         // Coats of a build belong to it too.
-        $beside = Pour::query()->whereIn('build_id', $pours->pluck('build_id')->unique()->all())->whereIn('state', [PourState::Graded, PourState::Laid])->get();
+        $beside = Pour::query()
+            ->whereIn('build_id', $pours->pluck('build_id')->unique()->all())
+            ->whereIn('state', [PourState::Graded, PourState::Laid])
+            ->get();
         $used = [];
         foreach ($beside as $pour) {
             foreach ($this->took($pour) as $code => $grams) {
@@ -111,7 +138,15 @@ final readonly class CostBook
 
         return [
             ...$this->asked(1, 0.0, $used),
-            'labour' => $beside->isEmpty() ? [] : [['what' => 'making it', 'min' => round(array_sum(array_map(fn (Pour $pour): float => $this->handsMin([$pour]), $beside->all())), 0), 'hour_rate' => $this->workshop->hour_rate ?? '']],
+            'labour' => $beside->isEmpty()
+                ? []
+                : [
+                    [
+                        'what' => 'making it',
+                        'min' => round(array_sum(array_map(fn (Pour $pour): float => $this->handsMin([$pour]), $beside->all())), 0),
+                        'hour_rate' => $this->workshop->hour_rate ?? '',
+                    ],
+                ],
         ];
     }
 
@@ -122,7 +157,11 @@ final readonly class CostBook
             return $mould->cost;
         }
         $asked = $this->ofMould($mould);
-        $known = array_values(array_filter($asked['materials'], static fn (array $line): bool => $line['kit']['price'] !== '' && $line['kit']['mass_g'] !== null));
+        $known = array_values(
+            array_filter(
+                $asked['materials'], static fn (array $line): bool => $line['kit']['price'] !== '' && $line['kit']['mass_g'] !== null,
+            ),
+        );
         $labour = array_values(array_filter($asked['labour'], static fn (array $line): bool => $line['hour_rate'] !== ''));
 
         return $known === [] && $labour === [] ? null : $this->total([...$asked, 'materials' => $known, 'labour' => $labour]);
@@ -147,9 +186,14 @@ final readonly class CostBook
     public static function question(array $asked): array
     {
         // What is no list of lines is left for the core to refuse.
-        $without = static fn (mixed $lines, array $keys): mixed => is_array($lines) ? array_map(static fn (mixed $line): mixed => is_array($line) ? array_diff_key($line, array_flip($keys)) : $line, $lines) : $lines;
+        $without = static fn (mixed $lines, array $keys): mixed => is_array($lines)
+            ? array_map(static fn (mixed $line): mixed => is_array($line) ? array_diff_key($line, array_flip($keys)) : $line, $lines)
+            : $lines;
 
-        return [...$asked, 'materials' => $without($asked['materials'] ?? [], ['code', 'from']), 'moulds' => $without($asked['moulds'] ?? [], ['id'])];
+        return [
+            ...$asked, 'materials' => $without($asked['materials'] ?? [], ['code', 'from']),
+            'moulds' => $without($asked['moulds'] ?? [], ['id']),
+        ];
     }
 
     /**
@@ -164,12 +208,16 @@ final readonly class CostBook
         foreach ($used as $code => $grams) {
             $kit = $kits[$code] ?? null;
             $materials[] = [
-                'code' => $code, 'name' => $shelf->bases[$code]->name ?? $shelf->additives[$code]->name ?? $code, 'used_g' => round($grams, 1), 'waste_pct' => 0.0, 'on_hand_g' => $held[$code] ?? 0.0,
+                'code' => $code, 'name' => $shelf->bases[$code]->name ?? $shelf->additives[$code]->name ?? $code,
+                'used_g' => round($grams, 1), 'waste_pct' => 0.0, 'on_hand_g' => $held[$code] ?? 0.0,
                 'kit' => ['price' => $kit['price'] ?? '', 'mass_g' => $kit['mass_g'] ?? null], 'from' => $kit['from'] ?? null,
             ];
         }
 
-        return ['currency' => $this->workshop->currency ?? 'EUR', 'casts' => $casts, 'reject_pct' => $rejects, 'materials' => $materials, 'moulds' => [], 'labour' => [], 'other' => []];
+        return [
+            'currency' => $this->workshop->currency ?? 'EUR', 'casts' => $casts, 'reject_pct' => $rejects, 'materials' => $materials,
+            'moulds' => [], 'labour' => [], 'other' => [],
+        ];
     }
 
     /**
@@ -188,13 +236,18 @@ final readonly class CostBook
         return $used;
     }
 
-    /** @return array<string, float> what was weighed for it, by code, as its plan has the shares; what is left over in the cup is paid for too */
+    /**
+     * @return array<string, float> what was weighed for it, by code, as its plan has the shares; what is left over in the cup is paid for
+     *   too
+     */
     private function took(Pour $pour): array
     {
         $used = $this->planned($pour);
         $sum = array_sum($used);
 
-        return $sum > 0.0 && $pour->weighed_g !== null ? array_map(static fn (float $g): float => $g * $pour->weighed_g / $sum, $used) : $used;
+        return $sum > 0.0 && $pour->weighed_g !== null
+            ? array_map(static fn (float $g): float => $g * $pour->weighed_g / $sum, $used)
+            : $used;
     }
 
     /** @return array<string, float> */
@@ -228,8 +281,15 @@ final readonly class CostBook
         $left = $this->left->left($moulds->all());
         $lines = [];
         // Of moulds that stand for each other a piece comes out of one: together they cost and last what all of them do.
-        foreach ($moulds->groupBy(static fn (Mould $mould): string => $mould->impression_id === null ? "own {$mould->id}" : "link {$mould->impression_id}") as $alike) {
-            $costs = array_values(array_filter($alike->map(fn (Mould $mould): ?string => $this->worth($mould))->all(), static fn (?string $cost): bool => $cost !== null));
+        foreach ($moulds->groupBy(
+            static fn (Mould $mould): string => $mould->impression_id === null ? "own {$mould->id}" : "link {$mould->impression_id}",
+        ) as $alike) {
+            $costs = array_values(
+                array_filter(
+                    $alike->map(fn (Mould $mould): ?string => $this->worth($mould))->all(),
+                    static fn (?string $cost): bool => $cost !== null,
+                ),
+            );
             $cost = null;
             foreach ($costs as $one) {
                 $cost = ($cost ?? Money::none())->plus(Money::written(Fields::of(['cost' => $one]), 'cost'));
@@ -237,11 +297,14 @@ final readonly class CostBook
             $first = $alike->first();
             $count = $alike->count();
             $lines[] = [
-                'id' => $count === 1 ? ($first->id ?? null) : null, 'name' => $count === 1 ? ($first->name ?? '') : ($first->name ?? '').", {$count} alike",
+                'id' => $count === 1 ? ($first->id ?? null) : null,
+                'name' => $count === 1 ? ($first->name ?? '') : ($first->name ?? '').", {$count} alike",
                 // Where one of them has no price it is worth what the others are.
                 'cost' => $cost === null ? '' : $cost->times($count)->over(count($costs))->cents()->toString(),
                 // A life is counted in pours, a job in pieces.
-                'life_casts' => (int) max(1.0, round($alike->sum(static fn (Mould $mould): float => $mould->casts + $left[$mould->id]) * $perPour)),
+                'life_casts' => (int) max(
+                    1.0, round($alike->sum(static fn (Mould $mould): float => $mould->casts + $left[$mould->id]) * $perPour),
+                ),
             ];
         }
 
@@ -269,7 +332,12 @@ final readonly class CostBook
      */
     private function besideMin(array $beside, int $goings): float
     {
-        $took = array_map(static fn (Pour $pour): float => $pour->started_at === null || $pour->poured_at === null ? 0.0 : min(600.0, max(0.0, $pour->started_at->diffInMinutes($pour->poured_at))), $beside);
+        $took = array_map(
+            static fn (Pour $pour): float => $pour->started_at === null || $pour->poured_at === null
+                ? 0.0
+                : min(600.0, max(0.0, $pour->started_at->diffInMinutes($pour->poured_at))),
+            $beside,
+        );
 
         return array_sum($took) / max(1, $goings);
     }
@@ -277,7 +345,15 @@ final readonly class CostBook
     /** @param  array<int, Pour>  $pours */
     private function handsMin(array $pours): float
     {
-        $took = array_filter(array_map(static fn (Pour $pour): ?float => $pour->started_at === null || $pour->poured_at === null ? null : $pour->started_at->diffInMinutes($pour->poured_at), $pours), static fn (?float $min): bool => $min !== null && $min > 0.0 && $min < 600.0);
+        $took = array_filter(
+            array_map(
+                static fn (Pour $pour): ?float => $pour->started_at === null || $pour->poured_at === null
+                    ? null
+                    : $pour->started_at->diffInMinutes($pour->poured_at),
+                $pours,
+            ),
+            static fn (?float $min): bool => $min !== null && $min > 0.0 && $min < 600.0,
+        );
         sort($took);
 
         return self::AFTER_MIN + ($took === [] ? self::USUAL_MIN : $took[intdiv(count($took), 2)]);

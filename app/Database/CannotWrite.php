@@ -36,7 +36,9 @@ final readonly class CannotWrite
     /** What every screen says before anybody tries; null while all is well. */
     public static function now(): ?string
     {
-        $file = config()->string('database.default') === 'sqlite' ? config()->string('database.connections.sqlite.database') : storage_path();
+        $file = config()->string('database.default') === 'sqlite'
+            ? config()->string('database.connections.sqlite.database')
+            : storage_path();
         if (! file_exists($file)) {
             return null;
         }

@@ -20,7 +20,9 @@ final class QueueingConnector extends SQLiteConnector
     {
         $pdo = new QueueingPdo($dsn, $username, $password, $options);
         // Its own knows no capitals but those of English.
-        $pdo->sqliteCreateFunction('lower', static fn (?string $text): ?string => $text === null ? null : mb_strtolower($text), 1, PDO::SQLITE_DETERMINISTIC);
+        $pdo->sqliteCreateFunction(
+            'lower', static fn (?string $text): ?string => $text === null ? null : mb_strtolower($text), 1, PDO::SQLITE_DETERMINISTIC,
+        );
 
         return $pdo;
     }

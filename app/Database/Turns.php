@@ -14,7 +14,10 @@ use Illuminate\Support\Facades\Schema;
  */
 final readonly class Turns
 {
-    public const COUNTED = ['pours', 'builds', 'facts', 'room_readings', 'series', 'test_patches', 'jobs', 'impressions', 'own_rules', 'moulds', 'job_models', 'people'];
+    public const COUNTED = [
+        'pours', 'builds', 'facts', 'room_readings', 'series', 'test_patches', 'jobs', 'impressions', 'own_rules', 'moulds', 'job_models',
+        'people',
+    ];
 
     /** For a change of every row of a table, which nobody has to see turn by turn. */
     public static function rest(string $table): void
@@ -27,7 +30,9 @@ final readonly class Turns
     public static function count(): void
     {
         if (DB::getDriverName() === 'pgsql') {
-            DB::unprepared('create or replace function take_turn() returns trigger as $$ begin update workshops set turn = turn + 1 where id = coalesce(new.workshop_id, old.workshop_id); return null; end; $$ language plpgsql');
+            DB::unprepared(
+                'create or replace function take_turn() returns trigger as $$ begin update workshops set turn = turn + 1 where id = coalesce(new.workshop_id, old.workshop_id); return null; end; $$ language plpgsql',
+            );
         }
         // A migration of long ago does not know what came later.
         foreach (array_filter(self::COUNTED, Schema::hasTable(...)) as $table) {

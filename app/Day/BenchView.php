@@ -13,7 +13,9 @@ use App\Types\View;
  *     id: string, group: string, title: string, base: string, what: string, number: float|null, unit: string|null, label: string,
  *     from_ms: int|null, to_ms: int|null, href: string, colour: string, action: string
  * }
- * @phpstan-type BenchReadyShape array{title: string, href: string, colour: string, ready_ms: int, full: bool, wanted_on: string|null, late_days: int}
+ * @phpstan-type BenchReadyShape array{
+ *     title: string, href: string, colour: string, ready_ms: int, full: bool, wanted_on: string|null, late_days: int,
+ * }
  */
 final readonly class BenchView implements View
 {
@@ -24,7 +26,9 @@ final readonly class BenchView implements View
      */
     public function __construct(private array $items, private array $small, private array $ready) {}
 
-    /** @return array{items: list<BenchItemShape>, small: list<array{what: string, href: string, count: int}>, ready: list<BenchReadyShape>} */
+    /**
+     * @return array{items: list<BenchItemShape>, small: list<array{what: string, href: string, count: int}>, ready: list<BenchReadyShape>}
+     */
     public function toArray(): array
     {
         return ['items' => $this->items, 'small' => $this->small, 'ready' => $this->ready];

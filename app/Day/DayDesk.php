@@ -30,7 +30,10 @@ use App\Room\CureClock;
 use App\Room\RoomTemperature;
 use Carbon\CarbonImmutable;
 
-/** Gathers what is to be done on the bench: builds operation by operation, pours that cure, pours that are planned. Minutes count from midnight. */
+/**
+ * Gathers what is to be done on the bench: builds operation by operation, pours that cure, pours that are planned. Minutes count from
+ * midnight.
+ */
 final class DayDesk
 {
     /** What a plan looks ahead. */
@@ -50,7 +53,8 @@ final class DayDesk
     private array $moulds = [];
 
     public function __construct(
-        private readonly Workshop $workshop, private readonly LiveWork $work, private readonly CureClock $clock, private readonly RoomTemperature $room, private readonly Library $library,
+        private readonly Workshop $workshop, private readonly LiveWork $work, private readonly CureClock $clock,
+        private readonly RoomTemperature $room, private readonly Library $library,
     ) {}
 
     public function midnight(CarbonImmutable $now): CarbonImmutable
@@ -64,9 +68,17 @@ final class DayDesk
         $midnight = $this->midnight($now);
         $work = [];
         foreach ($this->work->builds($now) as $one) {
-            $work = count($work) > self::MOST_OPERATIONS ? $work : [...$work, ...$this->build($one, $midnight, $this->mouldHeldBy($one, $now))];
+            $work = count($work) > self::MOST_OPERATIONS
+                ? $work
+                : [...$work, ...$this->build($one, $midnight, $this->mouldHeldBy($one, $now))];
         }
-        $wishes = $this->wishes([...array_map(static fn (RecordedRun $run): Pour => $run->pour, $this->work->runs()), ...array_slice($this->work->planned(), 0, self::MOST_PLANNED)], $midnight);
+        $wishes = $this->wishes(
+            [
+                ...array_map(static fn (RecordedRun $run): Pour => $run->pour, $this->work->runs()),
+                ...array_slice($this->work->planned(), 0, self::MOST_PLANNED),
+            ],
+            $midnight,
+        );
         foreach ($this->work->runs() as $run) {
             $work = [...$work, ...$this->live($run, $midnight, $now, $wishes[$run->pour->build_id]['open'] ?? null)];
         }
@@ -85,15 +97,22 @@ final class DayDesk
         [$starts, $ends] = [$this->workshop->day_starts_min, $this->workshop->day_ends_min];
         // A working day that ends before it begins runs past midnight: then last night’s reaches into today.
         for ($day = $ends > $starts ? 0 : -1; $day < self::DAYS; $day++) {
-            $at = static fn (int $minutes, int $more): float => self::minutes($midnight->addDays($day + $more)->setTime(intdiv($minutes, 60), $minutes % 60), $midnight);
+            $at = static fn (int $minutes, int $more): float => self::minutes(
+                $midnight->addDays($day + $more)->setTime(intdiv($minutes, 60), $minutes % 60), $midnight,
+            );
             $days[] = [$at($starts, 0), $at($ends, $ends > $starts ? 0 : 1)];
         }
 
         $hours = WorkingHours::of($days);
         // What is longer than any working day is planned round the clock: it keeps nothing else from its place.
-        $fits = static fn (DayOperation $one): DayOperation => $one->fixed === null && $one->minutes > $hours->longest() ? $one->using() : $one;
+        $fits = static fn (DayOperation $one): DayOperation => $one->fixed === null && $one->minutes > $hours->longest()
+            ? $one->using()
+            : $one;
 
-        return new DayRequest(self::minutes($now, $midnight), $hours, ['hands' => max(1, $this->workshop->hands), 'chamber' => 1, 'pot' => 1], array_map(static fn (DayWork $one): DayOperation => $fits($one->operation), $work));
+        return new DayRequest(
+            self::minutes($now, $midnight), $hours, ['hands' => max(1, $this->workshop->hands), 'chamber' => 1, 'pot' => 1],
+            array_map(static fn (DayWork $one): DayOperation => $fits($one->operation), $work),
+        );
     }
 
     /** @return list<DayWork> */
@@ -102,7 +121,10 @@ final class DayDesk
         $work = [];
         $id = static fn (string $operation): string => "b{$recorded->build->id}:{$operation}";
         $wanted = $recorded->build->wantedOn();
-        $due = $wanted === null ? null : self::minutes(CarbonImmutable::parse($wanted->toDateString(), $this->workshop->zone()), $midnight) + $this->workshop->day_ends_min;
+        $due = $wanted === null
+            ? null
+            : self::minutes(CarbonImmutable::parse($wanted->toDateString(), $this->workshop->zone()), $midnight)
+                + $this->workshop->day_ends_min;
         $last = array_key_last($recorded->state->operations);
         foreach ($recorded->state->operations as $stands) {
             if ($stands->state === OperationState::LeftOut) {
@@ -111,15 +133,28 @@ final class DayDesk
             $operation = $stands->operation;
             $started = $this->moment($recorded, $stands->startedAt, $midnight);
             $over = $stands->state === OperationState::Done;
-            $length = $over ? max(0.0, (float) $stands->endedAt - (float) $stands->startedAt) : $this->length($recorded, $stands, $midnight);
+            $length = $over
+                ? max(0.0, (float) $stands->endedAt - (float) $stands->startedAt)
+                : $this->length($recorded, $stands, $midnight);
             $base = $this->library->shelf()->bases[$recorded->baseOf($operation) ?? ''] ?? null;
             $work[] = new DayWork(
                 new DayOperation(
-                    $id($operation->id), $length, $over ? [] : $operation->uses, $started !== null ? [] : [...$this->after($recorded, $stands, $id), ...($held === null || $operation->after !== [] ? [] : [new After($held, 0.0)])],
-                    $this->moment($recorded, $recorded->state->put[$operation->id] ?? null, $midnight), $operation->id === $last ? $due : null, $started, "{$operation->name} ({$recorded->build->title()})",
+                    $id($operation->id), $length, $over ? [] : $operation->uses,
+                    $started !== null
+                        ? []
+                        : [
+                            ...$this->after($recorded, $stands, $id),
+                            ...($held === null || $operation->after !== [] ? [] : [new After($held, 0.0)]),
+                        ],
+                    $this->moment(
+                        $recorded, $recorded->state->put[$operation->id] ?? null, $midnight,
+                    ), $operation->id === $last ? $due : null, $started, "{$operation->name} ({$recorded->build->title()})",
                 ),
-                $recorded->build->title(), $operation->name, "/builds/{$recorded->build->id}", $over ? 'done' : ($started === null ? 'planned' : 'live'), $operation->mixing === null ? '#cfc4ae' : ($base->colour ?? '#cfc4ae'),
-                $recorded->build->id, $operation->id, $started === null, $this->moment($recorded, $stands->opensAt, $midnight), $this->moment($recorded, $stands->shutsAt, $midnight), $stands->state === OperationState::Missed, $this->gloves($base),
+                $recorded->build->title(), $operation->name, "/builds/{$recorded->build->id}",
+                $over ? 'done' : ($started === null ? 'planned' : 'live'),
+                $operation->mixing === null ? '#cfc4ae' : ($base->colour ?? '#cfc4ae'),
+                $recorded->build->id, $operation->id, $started === null, $this->moment($recorded, $stands->opensAt, $midnight),
+                $this->moment($recorded, $stands->shutsAt, $midnight), $stands->state === OperationState::Missed, $this->gloves($base),
             );
         }
 
@@ -133,10 +168,16 @@ final class DayDesk
         if ($build->copies_of === null || $recorded->state->hasBegun() || $build->impression->kind !== ImpressionKind::Cast) {
             return null;
         }
-        $moulds = $this->moulds[$build->impression->job_id] ??= max(1, Mould::query()->where('job_id', $build->impression->job_id)->whereNull('retired_at')->count());
+        $moulds = $this->moulds[$build->impression->job_id] ??= max(
+            1, Mould::query()->where('job_id', $build->impression->job_id)->whereNull('retired_at')->count(),
+        );
         foreach ($this->work->builds($now) as $other) {
             if ($other->build->copies_of === $build->copies_of && $other->build->copy === $build->copy - $moulds) {
-                $opens = array_filter($other->state->operations, static fn (OperationStands $stands): bool => $stands->operation->kind === OperationKind::Open && $stands->state !== OperationState::LeftOut);
+                $opens = array_filter(
+                    $other->state->operations,
+                    static fn (OperationStands $stands): bool => $stands->operation->kind === OperationKind::Open
+                        && $stands->state !== OperationState::LeftOut,
+                );
 
                 return $opens === [] ? null : "b{$other->build->id}:".array_key_last($opens);
             }
@@ -159,7 +200,9 @@ final class DayDesk
 
     private function length(RecordedBuild $recorded, OperationStands $stands, CarbonImmutable $midnight): float
     {
-        $so = $stands->startedAt === null ? 0.0 : self::minutes($recorded->now, $midnight) - (float) $this->moment($recorded, $stands->startedAt, $midnight);
+        $so = $stands->startedAt === null
+            ? 0.0
+            : self::minutes($recorded->now, $midnight) - (float) $this->moment($recorded, $stands->startedAt, $midnight);
 
         // What is under way takes a moment longer than it has so far.
         return $stands->startedAt === null ? $stands->operation->minutes : max($stands->operation->minutes, $so + 2.0);
@@ -214,12 +257,27 @@ final class DayDesk
         }
         $began = self::minutes($pour->started_at, $midnight);
         $until = $pour->poured_at ?? $now->addMinutes(2);
-        $make = fn (string $step, string $name, DayOperation $operation, bool $moves, ?float $opens = null): DayWork => new DayWork($operation, $pour->title(), $name, "/pours/{$pour->id}/run", $moves ? 'planned' : ($pour->poured_at === null ? 'live' : 'done'), $run->frozen->colour, $pour->build_id, $step, $moves, $opens);
-        $work = [$make('pour', 'Pour', new DayOperation("p{$pour->id}:pour", self::minutes($until, $midnight) - $began, $pour->poured_at === null ? [DayOperation::HANDS] : [], fixed: $began), false)];
+        $make = fn (string $step, string $name, DayOperation $operation, bool $moves, ?float $opens = null): DayWork => new DayWork(
+            $operation, $pour->title(), $name, "/pours/{$pour->id}/run", $moves ? 'planned' : ($pour->poured_at === null ? 'live' : 'done'),
+            $run->frozen->colour, $pour->build_id, $step, $moves, $opens,
+        );
+        $work = [
+            $make(
+                'pour', 'Pour',
+                new DayOperation(
+                    "p{$pour->id}:pour", self::minutes($until, $midnight) - $began, $pour->poured_at === null ? [DayOperation::HANDS] : [],
+                    fixed: $began,
+                ),
+                false,
+            ),
+        ];
         $open = $pour->state === PourState::Waiting ? $run->reaches($this->clock, Milestone::Demould)?->likely() : null;
         if ($open !== null) {
             $at = self::minutes($open, $midnight);
-            $work[] = $make('open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [], max($at, $wish ?? $at)), true, $at);
+            $work[] = $make(
+                'open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [], max($at, $wish ?? $at)),
+                true, $at,
+            );
         }
 
         return $work;
@@ -238,12 +296,29 @@ final class DayDesk
         $plan = is_array($pour->sheet['plan'] ?? null) ? $pour->sheet['plan'] : [];
         $number = static fn (mixed $value): float => is_numeric($value) ? (float) $value : 0.0;
         $vacuum = ($plan['vessel']['degas'] ?? false) === true;
-        $minutes = $gist['cups'] * ($number($plan['mix_min'] ?? 0) + ($vacuum ? $number($plan['degas_min'] ?? 0) : 0.0)) + $gist['mass_g'] / max(1.0, $number($plan['pour_g_per_min'] ?? 150)) + self::WEIGHING_MIN;
+        $minutes = $gist['cups'] * ($number($plan['mix_min'] ?? 0) + ($vacuum ? $number($plan['degas_min'] ?? 0) : 0.0))
+            + $gist['mass_g'] / max(1.0, $number($plan['pour_g_per_min'] ?? 150)) + self::WEIGHING_MIN;
         $base = $this->library->shelf()->bases[$pour->baseCode() ?? ''] ?? null;
-        $make = static fn (string $step, string $name, DayOperation $operation): DayWork => new DayWork($operation, $pour->title(), $name, "/pours/{$pour->id}", 'planned', $base->colour ?? '#cfc4ae', $pour->build_id, $step, true);
-        $work = [$make('pour', 'Pour', new DayOperation("p{$pour->id}:pour", round($minutes, 1), $vacuum ? [DayOperation::HANDS, 'chamber'] : [DayOperation::HANDS], [], $wish['pour'] ?? null))];
+        $make = static fn (string $step, string $name, DayOperation $operation): DayWork => new DayWork(
+            $operation, $pour->title(), $name, "/pours/{$pour->id}", 'planned', $base->colour ?? '#cfc4ae', $pour->build_id, $step, true,
+        );
+        $work = [
+            $make(
+                'pour', 'Pour',
+                new DayOperation(
+                    "p{$pour->id}:pour", round($minutes, 1), $vacuum ? [DayOperation::HANDS, 'chamber'] : [DayOperation::HANDS], [],
+                    $wish['pour'] ?? null,
+                ),
+            ),
+        ];
         if ($gist['demould_min'] !== null) {
-            $work[] = $make('open', 'Open', new DayOperation("p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [new After("p{$pour->id}:pour", $gist['demould_min'])], $wish['open'] ?? null));
+            $work[] = $make(
+                'open', 'Open',
+                new DayOperation(
+                    "p{$pour->id}:open", self::OPENING_MIN, [DayOperation::HANDS], [new After("p{$pour->id}:pour", $gist['demould_min'])],
+                    $wish['open'] ?? null,
+                ),
+            );
         }
 
         return $work;
@@ -258,15 +333,22 @@ final class DayDesk
     private function wishes(array $planned, CarbonImmutable $midnight): array
     {
         $builds = array_map(static fn (Pour $pour): int => $pour->build_id, $planned);
-        $put = $builds === [] ? collect() : Rows::of('facts')->join('builds', 'builds.id', '=', 'facts.stream_id')->where('facts.stream', RecordedBuild::STREAM)->whereIn('facts.kind', [BuildFactKind::Put->value, BuildFactKind::Undone->value])
-            ->whereIn('facts.stream_id', $builds)->orderBy('facts.id')->get(['builds.id', 'builds.created_at', 'facts.id as fact', 'facts.kind', 'facts.payload']);
+        $put = Rows::of('facts')
+            ->join('builds', 'builds.id', '=', 'facts.stream_id')
+            ->where('facts.stream', RecordedBuild::STREAM)
+            ->whereIn('facts.kind', [BuildFactKind::Put->value, BuildFactKind::Undone->value])
+            ->whereIn('facts.stream_id', $builds)
+            ->orderBy('facts.id')
+            ->get(['builds.id', 'builds.created_at', 'facts.id as fact', 'facts.kind', 'facts.payload']);
         $said = static fn (\stdClass $row, string $key): mixed => json_decode((string) $row->payload, true)[$key] ?? null;
         $undone = $put->where('kind', BuildFactKind::Undone->value)->map(static fn (\stdClass $row): mixed => $said($row, 'of'))->all();
         $wishes = [];
         foreach ($put->where('kind', BuildFactKind::Put->value)->whereNotIn('fact', $undone) as $row) {
             $at = $said($row, 'at_min');
             $step = $said($row, 'op');
-            $wishes[(int) $row->id][is_string($step) ? $step : 'pour'] = is_numeric($at) ? self::minutes(CarbonImmutable::parse((string) $row->created_at, 'UTC')->addMilliseconds((int) ($at * 60_000)), $midnight) : null;
+            $wishes[(int) $row->id][is_string($step) ? $step : 'pour'] = is_numeric($at)
+                ? self::minutes(CarbonImmutable::parse((string) $row->created_at, 'UTC')->addMilliseconds((int) ($at * 60_000)), $midnight)
+                : null;
         }
 
         return $wishes;

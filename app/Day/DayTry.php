@@ -20,9 +20,15 @@ final readonly class DayTry
     public function put(DayWork $work, float $at): array
     {
         $why = $this->against($work, $at);
-        $starts = $why === null ? (new DayPlanner(thorough: false))->quick($this->request($work, $at), [...$this->day->result->starts, $work->operation->id => $at]) : null;
+        $starts = $why === null
+            ? (new DayPlanner(thorough: false))->quick($this->request($work, $at), [
+                ...$this->day->result->starts, $work->operation->id => $at,
+            ])
+            : null;
         if ($why !== null || $starts === null) {
-            return ['ok' => false, 'why' => $why ?? 'With it there, a window of something else shuts before anybody is free.', 'starts' => []];
+            return [
+                'ok' => false, 'why' => $why ?? 'With it there, a window of something else shuts before anybody is free.', 'starts' => [],
+            ];
         }
         $named = array_combine(array_map(static fn (DayWork $one): string => $one->operation->id, $this->day->work), $starts);
         $start = $named[$work->operation->id];
@@ -60,7 +66,10 @@ final readonly class DayTry
                 return "The window after “{$other->name}” shuts at {$this->said($end + $after->until)}: later it does not bond.";
             }
         }
-        if (in_array(DayOperation::HANDS, $work->operation->uses, true) && $this->desk->request([], $this->now)->hours->fit($at, $minutes) > $at + 0.5) {
+        if (
+            in_array(DayOperation::HANDS, $work->operation->uses, true)
+            && $this->desk->request([], $this->now)->hours->fit($at, $minutes) > $at + 0.5
+        ) {
             return 'It would run past the working day, and hands are needed all through it.';
         }
 
@@ -71,13 +80,24 @@ final readonly class DayTry
     {
         foreach ($this->day->work as $other) {
             $from = $this->day->starts($other);
-            if ($other !== $work && $from !== null && ! $other->moves && array_intersect($other->operation->uses, $work->operation->uses) !== [] && $from < $at + $work->operation->minutes && $from + $other->operation->minutes > $at) {
+            if (
+                $other !== $work
+                && $from !== null
+                && ! $other->moves
+                && array_intersect($other->operation->uses, $work->operation->uses) !== []
+                && $from < $at + $work->operation->minutes
+                && $from + $other->operation->minutes > $at
+            ) {
                 return "Hands are with “{$other->title}” then; the first free moment is {$this->said($start)}.";
             }
         }
-        $waits = array_map(fn (After $after): string => $this->day->one($after->operation)->name ?? $after->operation, $work->operation->after);
+        $waits = array_map(
+            fn (After $after): string => $this->day->one($after->operation)->name ?? $after->operation, $work->operation->after,
+        );
 
-        return $waits === [] ? "Nobody is free for it before {$this->said($start)}." : 'It waits for '.implode(' and ', $waits).", and cannot start before {$this->said($start)}.";
+        return $waits === []
+            ? "Nobody is free for it before {$this->said($start)}."
+            : 'It waits for '.implode(' and ', $waits).", and cannot start before {$this->said($start)}.";
     }
 
     private function request(DayWork $work, float $at): DayRequest
@@ -85,7 +105,9 @@ final readonly class DayTry
         $request = $this->day->asked;
 
         return $request->with(array_map(static fn (DayOperation $one): DayOperation => $one->id === $work->operation->id
-            ? new DayOperation($one->id, $one->minutes, $one->uses, $one->after, $at, $one->due, null, $one->name) : $one, $request->operations));
+            ? new DayOperation(
+                $one->id, $one->minutes, $one->uses, $one->after, $at, $one->due, null, $one->name,
+            ) : $one, $request->operations));
     }
 
     private function said(float $minutes): string

@@ -18,7 +18,8 @@ use Carbon\CarbonImmutable;
  * The day: hands, chamber and pot as lanes, what can still be started now and finished today, what must wait and why.
  *
  * @phpstan-type DayItemShape array{
- *     id: string, build_id: int, step: string, title: string, name: string, href: string, state: string, lanes: list<string>, from_ms: int, to_ms: int, colour: string, moves: bool,
+ *     id: string, build_id: int, step: string, title: string, name: string, href: string, state: string, lanes: list<string>,
+ *     from_ms: int, to_ms: int, colour: string, moves: bool,
  *     slack_min: float, opens_ms: int|null, shuts_ms: int|null, missed: bool
  * }
  */
@@ -33,9 +34,12 @@ final readonly class DayView implements View
 
     /**
      * @return array{
-     *     now_ms: int, from_ms: int, to_ms: int, works_from_ms: int, works_to_ms: int, hands: int, lanes: list<array{id: string, name: string}>,
-     *     items: list<DayItemShape>, because: Phrase|null, moved: list<array{id: string, title: string, name: string, from_ms: int, to_ms: int}>,
-     *     startable: list<array{title: string, href: string, last_ms: int, done_ms: int}>, waits: list<array{title: string, href: string, done_ms: int, why: string}>,
+     *     now_ms: int, from_ms: int, to_ms: int, works_from_ms: int, works_to_ms: int, hands: int,
+     *     lanes: list<array{id: string, name: string}>,
+     *     items: list<DayItemShape>, because: Phrase|null,
+     *     moved: list<array{id: string, title: string, name: string, from_ms: int, to_ms: int}>,
+     *     startable: list<array{title: string, href: string, last_ms: int, done_ms: int}>,
+     *     waits: list<array{title: string, href: string, done_ms: int, why: string}>,
      *     late: list<string>, anchor: array{on_ms: int, seal: string}|null
      * }
      */
@@ -48,10 +52,22 @@ final readonly class DayView implements View
 
         return [
             'now_ms' => (int) $this->now->getTimestampMs(), 'from_ms' => $midnight, 'to_ms' => $midnight + 86_400_000,
-            'works_from_ms' => $this->day->ms($this->workshop->day_starts_min), 'works_to_ms' => $this->day->ms($this->workshop->day_ends_min), 'hands' => $this->workshop->hands,
-            'lanes' => array_values(array_map(static fn (string $id): array => ['id' => $id, 'name' => self::LANES[$id]], array_filter(array_keys(self::LANES), static fn (string $id): bool => in_array($id, $used, true)))),
+            'works_from_ms' => $this->day->ms($this->workshop->day_starts_min),
+            'works_to_ms' => $this->day->ms($this->workshop->day_ends_min), 'hands' => $this->workshop->hands,
+            'lanes' => array_values(
+                array_map(
+                    static fn (string $id): array => ['id' => $id, 'name' => self::LANES[$id]],
+                    array_filter(array_keys(self::LANES), static fn (string $id): bool => in_array($id, $used, true)),
+                ),
+            ),
             'items' => $items, 'because' => $this->day->because,
-            'moved' => array_map(fn (array $one): array => ['id' => $one['id'], 'title' => $one['title'], 'name' => $one['name'], 'from_ms' => $this->day->ms($one['from_min']), 'to_ms' => $this->day->ms($one['to_min'])], $this->day->moved),
+            'moved' => array_map(
+                fn (array $one): array => [
+                    'id' => $one['id'], 'title' => $one['title'], 'name' => $one['name'], 'from_ms' => $this->day->ms($one['from_min']),
+                    'to_ms' => $this->day->ms($one['to_min']),
+                ],
+                $this->day->moved,
+            ),
             'startable' => $startable, 'waits' => $waits,
             'late' => $this->late(), 'anchor' => self::anchor(),
         ];
@@ -67,15 +83,25 @@ final readonly class DayView implements View
         }
 
         return [
-            'id' => $work->operation->id, 'build_id' => $work->build, 'step' => $work->step, 'title' => $work->title, 'name' => $work->name, 'href' => $work->href, 'state' => $work->state,
-            'lanes' => $work->operation->uses === [] && $work->state === 'done' ? ['hands'] : array_values(array_intersect(array_keys(self::LANES), $work->operation->uses)),
-            'from_ms' => $this->day->ms($start), 'to_ms' => $this->day->ms($start + $work->operation->minutes), 'colour' => $work->colour, 'moves' => $work->moves,
+            'id' => $work->operation->id, 'build_id' => $work->build, 'step' => $work->step, 'title' => $work->title, 'name' => $work->name,
+            'href' => $work->href, 'state' => $work->state,
+            'lanes' => $work->operation->uses === [] && $work->state === 'done'
+                ? ['hands']
+                : array_values(array_intersect(array_keys(self::LANES), $work->operation->uses)),
+            'from_ms' => $this->day->ms($start), 'to_ms' => $this->day->ms($start + $work->operation->minutes), 'colour' => $work->colour,
+            'moves' => $work->moves,
             'slack_min' => $this->day->result->slack[$work->operation->id] ?? 0.0,
-            'opens_ms' => $work->opens === null ? null : $this->day->ms($work->opens), 'shuts_ms' => $work->shuts === null ? null : $this->day->ms($work->shuts), 'missed' => $work->missed,
+            'opens_ms' => $work->opens === null ? null : $this->day->ms($work->opens),
+            'shuts_ms' => $work->shuts === null ? null : $this->day->ms($work->shuts), 'missed' => $work->missed,
         ];
     }
 
-    /** @return array{list<array{title: string, href: string, last_ms: int, done_ms: int}>, list<array{title: string, href: string, done_ms: int, why: string}>} */
+    /**
+     * @return array{
+     *     list<array{title: string, href: string, last_ms: int, done_ms: int}>,
+     *     list<array{title: string, href: string, done_ms: int, why: string}>,
+     * }
+     */
     private function today(): array
     {
         $groups = [];
@@ -87,8 +113,15 @@ final readonly class DayView implements View
         foreach ($groups as $group) {
             // Only what nobody has begun, and what waits for nobody else: a copy waits until its mould is free.
             $own = array_map(static fn (DayWork $one): string => $one->operation->id, $group);
-            $waiting = array_filter($group, static fn (DayWork $one): bool => array_diff(array_map(static fn (After $after): string => $after->operation, $one->operation->after), $own) !== []);
-            if ($waiting !== [] || array_filter($group, static fn (DayWork $one): bool => $one->state !== 'planned' || ! $one->moves) !== []) {
+            $waiting = array_filter(
+                $group,
+                static fn (DayWork $one): bool => array_diff(
+                    array_map(static fn (After $after): string => $after->operation, $one->operation->after), $own,
+                ) !== [],
+            );
+            if (
+                $waiting !== [] || array_filter($group, static fn (DayWork $one): bool => $one->state !== 'planned' || ! $one->moves) !== []
+            ) {
                 continue;
             }
             $starts = (new DayPlanner(thorough: false))->quick($this->desk->request($group, $this->now), [], $budget->part(0.25));
@@ -100,9 +133,14 @@ final readonly class DayView implements View
             $spare = $this->workshop->day_ends_min - $done;
             $last = $group[(int) array_search($done, $ends, true)];
             if ($spare >= 0.0) {
-                $startable[] = ['title' => $group[0]->title, 'href' => $group[0]->href, 'last_ms' => $this->day->ms(min($starts) + $spare), 'done_ms' => $this->day->ms($done)];
+                $startable[] = [
+                    'title' => $group[0]->title, 'href' => $group[0]->href, 'last_ms' => $this->day->ms(min($starts) + $spare),
+                    'done_ms' => $this->day->ms($done),
+                ];
             } else {
-                $waits[] = ['title' => $group[0]->title, 'href' => $group[0]->href, 'done_ms' => $this->day->ms($done), 'why' => $last->name];
+                $waits[] = [
+                    'title' => $group[0]->title, 'href' => $group[0]->href, 'done_ms' => $this->day->ms($done), 'why' => $last->name,
+                ];
             }
         }
         usort($startable, static fn (array $a, array $b): int => $a['last_ms'] <=> $b['last_ms']);

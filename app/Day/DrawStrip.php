@@ -21,10 +21,22 @@ use LogicException;
  *
  * @phpstan-type Span array{from_ms: int, to_ms: int}
  * @phpstan-type DrawnStrip array{
- *     lozenges: list<array{until_ms: int, shown: array{id: string, href: string, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int|null}>, waits: list<Span>, windows: list<array{kind: string, from_ms: int, to_ms: int}>}}>,
- *     calls: list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string}}>,
+ *     lozenges: list<array{
+ *         until_ms: int,
+ *         shown: array{
+ *             id: string, href: string, job: string, title: string, state: string, hands: list<array{from_ms: int, to_ms: int|null}>,
+ *             waits: list<Span>, windows: list<array{kind: string, from_ms: int, to_ms: int}>,
+ *         },
+ *     }>,
+ *     calls: list<array{
+ *         until_ms: int,
+ *         shown: array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string},
+ *     }>,
  *     startable: list<array{pour_id: int, title: string, demould_min: float}>,
- *     plans: list<array{id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool, opens_ms: int|null, shuts_ms: int|null}>
+ *     plans: list<array{
+ *         id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool,
+ *         opens_ms: int|null, shuts_ms: int|null,
+ *     }>
  * }
  */
 final readonly class DrawStrip
@@ -60,27 +72,56 @@ final readonly class DrawStrip
             $windows = $this->windows($pour, $run);
             [$title, $until] = [$pour->title(), (int) $begun->addDays(self::SHOWN_D)->getTimestampMs()];
             $lozenges[] = ['until_ms' => $until, 'shown' => [
-                'id' => "pour-{$pour->id}", 'href' => "/pours/{$pour->id}/run", 'job' => $pour->jobName(), 'title' => $title, 'state' => $pour->state->value,
+                'id' => "pour-{$pour->id}", 'href' => "/pours/{$pour->id}/run", 'job' => $pour->jobName(), 'title' => $title,
+                'state' => $pour->state->value,
                 'hands' => $this->hands($pour, $begun), 'waits' => $this->waits($run), 'windows' => $windows,
             ]];
             foreach ($this->calls($pour, $run, $windows) as [$at, $what]) {
-                $calls[] = ['until_ms' => $until, 'shown' => ['id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'event' => null, 'event_ms' => null, 'title' => $title, 'href' => "/pours/{$pour->id}/run"]];
+                $calls[] = [
+                    'until_ms' => $until,
+                    'shown' => [
+                        'id' => "pour-{$pour->id}", 'at_ms' => (int) $at->getTimestampMs(), 'what' => $what, 'event' => null,
+                        'event_ms' => null, 'title' => $title, 'href' => "/pours/{$pour->id}/run",
+                    ],
+                ];
             }
         }
         foreach ($this->work->series() as $series) {
-            [$id, $href, $title] = ["series-{$series->series->id}", "/swatches/series/{$series->series->id}", "Pucks · {$series->called()}"];
-            [$met, $fills, $until] = [$series->metAt(), $series->fillsUntil($this->clock), (int) $series->lastSeen()->addHours(self::IDLE_H)->getTimestampMs()];
+            [$id, $href, $title] = [
+                "series-{$series->series->id}", "/swatches/series/{$series->series->id}", "Pucks · {$series->called()}",
+            ];
+            [$met, $fills, $until] = [
+                $series->metAt(), $series->fillsUntil($this->clock), (int) $series->lastSeen()->addHours(self::IDLE_H)->getTimestampMs(),
+            ];
             $lozenges[] = ['until_ms' => $until, 'shown' => [
-                'id' => $id, 'href' => $href, 'job' => 'Pucks', 'title' => $title, 'state' => PourState::Running->value, 'hands' => [self::untilNow($series->series->begun_at)], 'waits' => [],
+                'id' => $id, 'href' => $href, 'job' => 'Pucks', 'title' => $title, 'state' => PourState::Running->value,
+                'hands' => [self::untilNow($series->series->begun_at)], 'waits' => [],
                 'windows' => $met === null || $fills === null ? [] : [['kind' => 'pot_life', ...self::span($met, $fills)]],
             ]];
             if ($fills !== null) {
-                $calls[] = ['until_ms' => $until, 'shown' => ['id' => $id, 'at_ms' => (int) $fills->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(), 'what' => 'Three minutes left to fill the last puck', 'event' => null, 'event_ms' => null, 'title' => $title, 'href' => $href]];
+                $calls[] = [
+                    'until_ms' => $until,
+                    'shown' => [
+                        'id' => $id, 'at_ms' => (int) $fills->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(),
+                        'what' => 'Three minutes left to fill the last puck', 'event' => null, 'event_ms' => null, 'title' => $title,
+                        'href' => $href,
+                    ],
+                ];
             }
         }
-        foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST_PATCHES)->get(['id', 'put_on_at', 'base', 'fresh', 'surface']) as $patch) {
-            $due = $this->patchClock->due($patch->base === null ? null : (string) $patch->base, CarbonImmutable::parse((string) $patch->put_on_at, 'UTC'));
-            $calls[] = ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => "patch-{$patch->id}", 'at_ms' => (int) $due->getTimestampMs(), 'what' => 'The test patch is ready to read', 'event' => null, 'event_ms' => null, 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts']];
+        foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST_PATCHES)->get([
+            'id', 'put_on_at', 'base', 'fresh', 'surface',
+        ]) as $patch) {
+            $due = $this->patchClock->due(
+                $patch->base === null ? null : (string) $patch->base, CarbonImmutable::parse((string) $patch->put_on_at, 'UTC'),
+            );
+            $calls[] = [
+                'until_ms' => PHP_INT_MAX,
+                'shown' => [
+                    'id' => "patch-{$patch->id}", 'at_ms' => (int) $due->getTimestampMs(), 'what' => 'The test patch is ready to read',
+                    'event' => null, 'event_ms' => null, 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts',
+                ],
+            ];
         }
         $day = $this->day->at(CarbonImmutable::now());
         [$plans, $calls] = [$this->plans($day), [...$calls, ...$this->buildCalls($day)]];
@@ -148,11 +189,21 @@ final readonly class DrawStrip
         if ($step->kind === StepKind::Mix || $step->kind === StepKind::Degas) {
             $since = $run->at($run->state->since) ?? $run->facts[0]->at();
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
-            $calls[] = [$since->addMilliseconds((int) ($minutes * 60_000)), $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in'];
+            $calls[] = [
+                $since->addMilliseconds((int) ($minutes * 60_000)),
+                $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in',
+            ];
         }
         if ($step->kind === StepKind::Heat && $run->plan->heat !== null) {
             $readings = $run->state->heated[$step->batch] ?? [];
-            $calls[] = [($run->at($readings === [] ? $run->state->since : $readings[count($readings) - 1]['at']) ?? $run->facts[0]->at())->addMilliseconds((int) (1000.0 * $run->plan->heat->stepSeconds)), 'Stir it, and read how warm it is'];
+            $calls[] = [
+                (
+                    $run->at($readings === [] ? $run->state->since : $readings[count($readings) - 1]['at']) ?? $run->facts[0]->at()
+                )->addMilliseconds(
+                    (int) (1000.0 * $run->plan->heat->stepSeconds),
+                ),
+                'Stir it, and read how warm it is',
+            ];
         }
         foreach ($step->kind === StepKind::Contacts ? $run->plan->checklist : [] as $item) {
             $begun = $run->at($run->state->begunAt[$item['id']] ?? null);
@@ -173,7 +224,12 @@ final readonly class DrawStrip
         return $calls;
     }
 
-    /** @return list<array{id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool, opens_ms: int|null, shuts_ms: int|null}> what is planned, as outlines, and what of a build is under way */
+    /**
+     * @return list<array{
+     *     id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool,
+     *     opens_ms: int|null, shuts_ms: int|null,
+     * }> what is planned, as outlines, and what of a build is under way
+     */
     private function plans(PlannedDay $day): array
     {
         $plans = [];
@@ -183,15 +239,23 @@ final readonly class DrawStrip
                 continue;
             }
             $plans[] = [
-                'id' => $work->operation->id, 'href' => $work->href, 'job' => explode(' · ', $work->title)[0], 'title' => $work->title, 'name' => $work->name, 'from_ms' => $day->ms($start), 'to_ms' => $day->ms($start + $work->operation->minutes),
-                'moves' => $work->moves, 'live' => $work->state === 'live', 'opens_ms' => $work->opens === null ? null : $day->ms($work->opens), 'shuts_ms' => $work->shuts === null ? null : $day->ms($work->shuts),
+                'id' => $work->operation->id, 'href' => $work->href, 'job' => explode(' · ', $work->title)[0], 'title' => $work->title,
+                'name' => $work->name, 'from_ms' => $day->ms($start), 'to_ms' => $day->ms($start + $work->operation->minutes),
+                'moves' => $work->moves, 'live' => $work->state === 'live',
+                'opens_ms' => $work->opens === null ? null : $day->ms($work->opens),
+                'shuts_ms' => $work->shuts === null ? null : $day->ms($work->shuts),
             ];
         }
 
         return $plans;
     }
 
-    /** @return list<array{until_ms: int, shown: array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string}}> windows that open, and that are about to shut */
+    /**
+     * @return list<array{
+     *     until_ms: int,
+     *     shown: array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string},
+     * }> windows that open, and that are about to shut
+     */
     private function buildCalls(PlannedDay $day): array
     {
         $calls = [];
@@ -200,7 +264,13 @@ final readonly class DrawStrip
             if (! $work->moves || ! str_starts_with($work->operation->id, 'b')) {
                 continue;
             }
-            $call = static fn (float $at, string $what, string $event, float $then): array => ['until_ms' => PHP_INT_MAX, 'shown' => ['id' => $work->operation->id, 'at_ms' => $day->ms($at), 'what' => $what, 'event' => $event, 'event_ms' => $day->ms($then), 'title' => $work->title, 'href' => $work->href]];
+            $call = static fn (float $at, string $what, string $event, float $then): array => [
+                'until_ms' => PHP_INT_MAX,
+                'shown' => [
+                    'id' => $work->operation->id, 'at_ms' => $day->ms($at), 'what' => $what, 'event' => $event,
+                    'event_ms' => $day->ms($then), 'title' => $work->title, 'href' => $work->href,
+                ],
+            ];
             $gloves = $work->gloves === '' ? '' : ' ('.mb_strtolower($work->gloves).')';
             // What could have been begun long ago calls nobody.
             if ($work->opens !== null && $work->opens > $now && ! $work->missed) {
@@ -209,14 +279,20 @@ final readonly class DrawStrip
                 }
             }
             if ($work->shuts !== null && ! $work->missed) {
-                $calls[] = $call($work->shuts - self::CLOSING_CALL_MIN, "{$work->name}: ten minutes until its window shuts{$gloves}", "{$work->name}: its window shuts{$gloves}", $work->shuts);
+                $calls[] = $call(
+                    $work->shuts - self::CLOSING_CALL_MIN, "{$work->name}: ten minutes until its window shuts{$gloves}",
+                    "{$work->name}: its window shuts{$gloves}", $work->shuts,
+                );
             }
         }
 
         return $calls;
     }
 
-    /** @return list<array{pour_id: int, title: string, demould_min: float}> planned pours, and how long they would take until they can be opened */
+    /**
+     * @return list<array{pour_id: int, title: string, demould_min: float}> planned pours, and how long they would take until they can be
+     *   opened
+     */
     private function startable(): array
     {
         $startable = [];

@@ -19,8 +19,8 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * The one plan of the day: strip, day and calendar show the same. It holds until anything happens, and for a few minutes at most,
- * since what nobody has begun cannot begin in the past. When something happens it says what that moved. It is laid out once, by whoever comes
- * first; who comes meanwhile is shown the plan before, with what is new in its place.
+ * since what nobody has begun cannot begin in the past. When something happens it says what that moved. It is laid out once, by whoever
+ * comes first; who comes meanwhile is shown the plan before, with what is new in its place.
  */
 final class KeptDay
 {
@@ -49,7 +49,12 @@ final class KeptDay
     /** How often anything changed, where somebody has asked already. */
     public ?int $turn = null;
 
-    public function __construct(private readonly Workshop $workshop, private readonly DayDesk $desk, private readonly LiveWork $work, private readonly Repository $cache) {}
+    public function __construct(
+        private readonly Workshop $workshop,
+        private readonly DayDesk $desk,
+        private readonly LiveWork $work,
+        private readonly Repository $cache,
+    ) {}
 
     public function at(CarbonImmutable $now): PlannedDay
     {
@@ -72,8 +77,11 @@ final class KeptDay
         $turn = $this->turn ?? (int) DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
         $work = $this->desk->work($now);
         $midnight = $this->desk->midnight($now);
-        $rests = sprintf('%d/%d/%d/%d/%d', $turn, intdiv((int) $now->getTimestamp(), self::HOLDS_S), $this->workshop->hands, $this->workshop->day_starts_min, $this->workshop->day_ends_min);
-        $kept = $this->cache->get($key = sprintf('day:%d:%d', self::EDITION, $this->workshop->id));
+        $rests = sprintf(
+            '%d/%d/%d/%d/%d', $turn, intdiv((int) $now->getTimestamp(), self::HOLDS_S), $this->workshop->hands,
+            $this->workshop->day_starts_min, $this->workshop->day_ends_min,
+        );
+        $kept = $this->cache->get($key = sprintf('day:%d:%s', self::EDITION, $this->workshop->mark));
         $kept = is_array($kept) && $kept['midnight'] === (int) $midnight->getTimestampMs() ? $kept : null;
         $laid = $this->again($kept, $rests, $work, $now);
         $turnToLay = $laid === null ? $this->turnToLay() : null;
@@ -87,13 +95,30 @@ final class KeptDay
         $moved = $kept['moved'] ?? [];
         if ($kept !== null && $kept['turn'] !== $turn) {
             $news = $this->moved($work, $result->starts, $kept['starts'], DayDesk::minutes($now, $midnight));
-            $moved = $news === [] ? $moved : array_map(static fn (array $one): array => [...$one, 'told_ms' => (int) $now->getTimestampMs()], $news);
+            $moved = $news === []
+                ? $moved
+                : array_map(static fn (array $one): array => [...$one, 'told_ms' => (int) $now->getTimestampMs()], $news);
         }
         // What is given up, begun or done since has no place to be moved to.
-        $there = array_column(array_map(static fn (DayWork $one): array => ['id' => $one->operation->id, 'moves' => $one->moves], $work), 'moves', 'id');
-        $moved = array_values(array_filter($moved, static fn (array $one): bool => ($there[$one['id']] ?? false) && $one['told_ms'] > $now->getTimestampMs() - self::TOLD_S * 1000));
-        $this->cache->put($key, ['turn' => $turn, 'rests' => $rests, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $result->starts, 'because' => $because, 'moved' => $moved], self::TOLD_S * 4);
-        $turnToLay === null || fclose($turnToLay);
+        $there = array_column(
+            array_map(static fn (DayWork $one): array => ['id' => $one->operation->id, 'moves' => $one->moves], $work), 'moves', 'id',
+        );
+        $moved = array_values(
+            array_filter(
+                $moved,
+                static fn (array $one): bool => ($there[$one['id']] ?? false)
+                    && $one['told_ms'] > $now->getTimestampMs() - self::TOLD_S * 1000,
+            ),
+        );
+        $this->cache->put(
+            $key,
+            [
+                'turn' => $turn, 'rests' => $rests, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $result->starts,
+                'because' => $because, 'moved' => $moved,
+            ],
+            self::TOLD_S * 4,
+        );
+        $turnToLay === null || $this->giveBack($turnToLay);
 
         return new PlannedDay($midnight, $work, $asked, $result, $because, $moved);
     }
@@ -105,9 +130,22 @@ final class KeptDay
      */
     private function turnToLay()
     {
-        $file = @fopen(storage_path("framework/cache/day-{$this->workshop->id}"), 'c');
+        $file = @fopen($this->turnFile(), 'c');
 
         return $file === false ? null : (flock($file, $this->mustBeNew ? LOCK_EX : LOCK_EX | LOCK_NB) ? $file : false);
+    }
+
+    /** @param  resource  $turn  whoever opened its file just before lays the day once more at worst */
+    private function giveBack($turn): void
+    {
+        @unlink($this->turnFile());
+        fclose($turn);
+    }
+
+    /** Of this very shop, wherever its number is another's too. */
+    private function turnFile(): string
+    {
+        return storage_path("framework/cache/day-{$this->workshop->mark}");
     }
 
     /**
@@ -175,7 +213,14 @@ final class KeptDay
     /** Without a window that shuts. */
     private static function open(DayRequest $request): DayRequest
     {
-        return $request->with(array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $request->operations));
+        return $request->with(
+            array_map(
+                static fn (DayOperation $one): DayOperation => $one->waitingFor(
+                    ...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after),
+                ),
+                $request->operations,
+            ),
+        );
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Devices\Cables;
 use App\Looks\HeldLook;
 use App\Models\Hands;
 use App\Models\Workshop;
+use App\People\AtPractice;
 use App\Room\RoomTemperature;
 use Carbon\CarbonImmutable;
 
@@ -18,7 +19,13 @@ use Carbon\CarbonImmutable;
  */
 final readonly class KeptFrame
 {
-    public function __construct(private Workshop $workshop, private HeldLook $look, private Hands $hands, private Cables $cables) {}
+    public function __construct(
+        private Workshop $workshop,
+        private HeldLook $look,
+        private Hands $hands,
+        private Cables $cables,
+        private AtPractice $practice,
+    ) {}
 
     public function at(CarbonImmutable $now): FrameView
     {
@@ -30,6 +37,9 @@ final readonly class KeptFrame
             // One that is of the plan before is drawn anew at the next look.
         }, static fn (): bool => ! app(KeptDay::class)->isOfBefore);
 
-        return new FrameView($this->workshop, $this->hands, $turn, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()), $this->cables);
+        return new FrameView(
+            $this->workshop, $this->hands, $turn, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()),
+            $this->cables, $this->practice,
+        );
     }
 }

@@ -58,7 +58,14 @@ final class LiveWork
     public function runs(): array
     {
         if ($this->runs === null) {
-            $live = Pour::query()->withTitle()->live()->atHand()->orderByRaw("case state when 'running' then 0 else 1 end")->orderByDesc('started_at')->limit(self::MOST_LIVE)->get();
+            $live = Pour::query()
+                ->withTitle()
+                ->live()
+                ->atHand()
+                ->orderByRaw("case state when 'running' then 0 else 1 end")
+                ->orderByDesc('started_at')
+                ->limit(self::MOST_LIVE)
+                ->get();
             $begun = $live->min('started_at');
             $this->room->reach($begun instanceof CarbonImmutable ? $begun : CarbonImmutable::now());
             [$this->runs, $this->damaged] = RecordedRun::legible(array_values($live->sortBy('started_at')->all()));
@@ -85,9 +92,28 @@ final class LiveWork
     public function builds(CarbonImmutable $now): array
     {
         if ($this->builds === null) {
-            $builds = Build::query()->onTheBench()->with('impression.job')->orderByRaw('case when begun_at is null then 1 else 0 end')->orderByDesc('id')->limit(self::MOST_BUILDS)->get();
+            $builds = Build::query()
+                ->onTheBench()
+                ->with('impression.job')
+                ->orderByRaw('case when begun_at is null then 1 else 0 end')
+                ->orderByDesc('id')
+                ->limit(self::MOST_BUILDS)
+                ->get();
             [$this->builds, $this->damagedBuilds] = RecordedBuild::legible(array_values($builds->sortBy('id')->all()), $now);
-            $this->clock->learn(array_values(array_filter(array_merge([], ...array_map(static fn (RecordedBuild $one): array => array_map($one->baseOf(...), $one->state->plan->operations), $this->builds)), is_string(...))));
+            $this->clock->learn(
+                array_values(
+                    array_filter(
+                        array_merge(
+                            [],
+                            ...array_map(
+                                static fn (RecordedBuild $one): array => array_map($one->baseOf(...), $one->state->plan->operations),
+                                $this->builds,
+                            ),
+                        ),
+                        is_string(...),
+                    ),
+                ),
+            );
         }
 
         return $this->builds;
@@ -118,9 +144,12 @@ final class LiveWork
      */
     public function gist(Pour $draft): ?array
     {
-        $rests = [$draft->getRawOriginal('sheet'), $this->room->now()->degrees, $this->clock->restsOn($draft->baseCode() ?? ''), $this->library->stamp()];
+        $rests = [
+            $draft->getRawOriginal('sheet'), $this->room->now()->degrees, $this->clock->restsOn($draft->baseCode() ?? ''),
+            $this->library->stamp(),
+        ];
 
-        return $this->memo->of("gist:{$draft->workshop_id}:{$draft->id}", $rests, fn (): ?array => $this->reckoned($draft));
+        return $this->memo->of("gist:{$draft->id}", $rests, fn (): ?array => $this->reckoned($draft));
     }
 
     /** @return Gist|null */

@@ -18,7 +18,14 @@ final readonly class PlannedDay
      * @param  Phrase|null  $because  the window that cannot be met, and what would help
      * @param  list<array{id: string, title: string, name: string, from_min: float, to_min: float, told_ms: int}>  $moved
      */
-    public function __construct(public CarbonImmutable $midnight, public array $work, public DayRequest $asked, public DayResult $result, public ?Phrase $because, public array $moved) {}
+    public function __construct(
+        public CarbonImmutable $midnight,
+        public array $work,
+        public DayRequest $asked,
+        public DayResult $result,
+        public ?Phrase $because,
+        public array $moved,
+    ) {}
 
     public function ms(float $minutes): int
     {

@@ -73,7 +73,10 @@ final readonly class PutDamagedAway
     /** @param  array{state?: string, row?: string}  $stood */
     private static function keep(Pour $pour, array $stood): void
     {
-        DB::table('damaged_pours')->upsert([['pour_id' => $pour->id, 'workshop_id' => $pour->workshop_id, 'state' => null, 'row' => null, ...$stood]], ['pour_id'], ['state', 'row']);
+        DB::table('damaged_pours')->upsert(
+            [['pour_id' => $pour->id, 'workshop_id' => $pour->workshop_id, 'state' => null, 'row' => null, ...$stood]], ['pour_id'],
+            ['state', 'row'],
+        );
     }
 
     /** @throws BadInput for one that can be read */

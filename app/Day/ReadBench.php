@@ -33,11 +33,21 @@ final readonly class ReadBench
     /** What is due is due to the half minute. */
     private const HOLDS_S = 30;
 
-    public function __construct(private CureClock $clock, private LiveWork $work, private SmallThings $small, private Library $library, private Readiness $readiness, private HeldLook $look) {}
+    public function __construct(
+        private CureClock $clock,
+        private LiveWork $work,
+        private SmallThings $small,
+        private Library $library,
+        private Readiness $readiness,
+        private HeldLook $look,
+    ) {}
 
     public function __invoke(CarbonImmutable $now): BenchView
     {
-        ['items' => $items, 'ready' => $ready] = $this->look->of('bench', $this->look->turn(), $now, self::HOLDS_S, fn (): array => ['items' => $this->items($now), 'ready' => $this->ready($now)]);
+        ['items' => $items, 'ready' => $ready] = $this->look->of(
+            'bench', $this->look->turn(), $now, self::HOLDS_S,
+            fn (): array => ['items' => $this->items($now), 'ready' => $this->ready($now)],
+        );
 
         return new BenchView($items, $this->small->due($now), $ready);
     }
@@ -51,7 +61,10 @@ final readonly class ReadBench
             $items[] = match ($pour->state) {
                 PourState::Running => $this->running($run),
                 PourState::Waiting => $this->waiting($run, $now),
-                default => $this->item($pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run', 'Grade it'),
+                default => $this->item(
+                    $pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run',
+                    'Grade it',
+                ),
             };
         }
         foreach ($this->work->damaged() as $pour) {
@@ -70,7 +83,9 @@ final readonly class ReadBench
             $items[] = $this->planned($pour);
         }
         // What is being poured comes before what closes soonest; what has no end comes last.
-        $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue' ? 0 : ($item['to_ms'] ?? PHP_INT_MAX);
+        $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue'
+            ? 0
+            : ($item['to_ms'] ?? PHP_INT_MAX);
         usort($items, static fn (array $a, array $b): int => $when($a) <=> $when($b));
 
         return $items;
@@ -80,15 +95,21 @@ final readonly class ReadBench
     private function ready(CarbonImmutable $now): array
     {
         return array_map(static fn (array $one): array => [
-            'title' => "{$one['pour']->impression->job->name} · {$one['pour']->impression->name}", 'href' => "/pours/{$one['pour']->id}/run", 'colour' => FrozenPlan::of($one['pour'])->colour,
-            'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'wanted_on' => $one['ready']->wantedOn, 'late_days' => $one['ready']->lateDays(),
+            'title' => "{$one['pour']->impression->job->name} · {$one['pour']->impression->name}",
+            'href' => "/pours/{$one['pour']->id}/run", 'colour' => FrozenPlan::of($one['pour'])->colour,
+            'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'wanted_on' => $one['ready']->wantedOn,
+            'late_days' => $one['ready']->lateDays(),
         ], array_slice($this->readiness->curing($now), 0, self::MOST_CURING));
     }
 
     /** @return BenchItemShape */
     private static function damaged(string $id, string $title, string $href): array
     {
-        return ['id' => $id, 'group' => 'now', 'title' => $title, 'base' => '', 'what' => 'its record is damaged and cannot be read; look at it to put it off the bench', 'number' => null, 'unit' => null, 'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae', 'action' => 'Look'];
+        return [
+            'id' => $id, 'group' => 'now', 'title' => $title, 'base' => '',
+            'what' => 'its record is damaged and cannot be read; look at it to put it off the bench', 'number' => null, 'unit' => null,
+            'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae', 'action' => 'Look',
+        ];
     }
 
     /** @return BenchItemShape */
@@ -103,11 +124,22 @@ final readonly class ReadBench
         $which = $batches > 1 && $run->state->step->batch > 0 ? "cup {$run->state->step->batch} of {$batches}: " : '';
 
         return match ($run->state->step->kind) {
-            StepKind::Weigh => $this->item($pour, 'now', $which.'weigh '.$run->frozen->called($line['add'] ?? ''), $line['running'] ?? null, 'g', 'until the scale reads', $met, $ends, 'run', 'Go on'),
-            StepKind::Rescue => $this->item($pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Rescue'),
+            StepKind::Weigh => $this->item(
+                $pour, 'now', $which.'weigh '.$run->frozen->called($line['add'] ?? ''), $line['running'] ?? null, 'g',
+                'until the scale reads', $met, $ends, 'run', 'Go on',
+            ),
+            StepKind::Rescue => $this->item(
+                $pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run',
+                'Rescue',
+            ),
             default => $cup->poured === []
-                ? $this->item($pour, 'now', $which.$this->inWords($run), array_sum($cup->planned), 'g', 'to weigh into this cup', $met, $ends, 'run', 'Go on')
-                : $this->item($pour, 'now', $which.$this->inWords($run), array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Go on'),
+                ? $this->item(
+                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->planned), 'g', 'to weigh into this cup', $met, $ends, 'run',
+                    'Go on',
+                )
+                : $this->item(
+                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Go on',
+                ),
         };
     }
 
@@ -121,7 +153,7 @@ final readonly class ReadBench
             StepKind::PreMix => lcfirst($worked->premix['title'] ?? 'stir it'),
             StepKind::Tare => 'cup on the scale, tare',
             StepKind::Mix, StepKind::Heat => lcfirst($worked->mix['title']),
-            StepKind::Degas => 'draw the air out',
+            StepKind::Degas => 'de-air it',
             StepKind::Fill => lcfirst($worked->fill['title']),
             default => 'go on',
         };
@@ -149,8 +181,10 @@ final readonly class ReadBench
 
         return [
             'id' => "series-{$series->series->id}", 'group' => 'now', 'title' => "Pucks · {$series->called()}", 'base' => $series->base(),
-            'what' => $next === null ? 'everything is in: label the pucks' : SeriesResult::called($next->vessel).": weigh {$next->add}", 'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : 'until the scale reads',
-            'from_ms' => $until === null ? null : (int) $series->metAt()?->getTimestampMs(), 'to_ms' => $until === null ? null : (int) $until->getTimestampMs(),
+            'what' => $next === null ? 'everything is in: label the pucks' : SeriesResult::called($next->vessel).": weigh {$next->add}",
+            'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : 'until the scale reads',
+            'from_ms' => $until === null ? null : (int) $series->metAt()?->getTimestampMs(),
+            'to_ms' => $until === null ? null : (int) $until->getTimestampMs(),
             'href' => "/swatches/series/{$series->series->id}", 'colour' => $series->colour(), 'action' => 'Go on',
         ];
     }
@@ -172,16 +206,23 @@ final readonly class ReadBench
         $soon = $opens !== null && $opens <= $recorded->now->addHours(3)->getTimestampMs();
 
         return [[
-            'id' => "build-{$recorded->build->id}", 'group' => $waits ? ($soon ? 'next' : 'later') : ($recorded->state->hasBegun() ? 'now' : 'next'), 'title' => $recorded->build->title(), 'base' => $base->name ?? '',
-            'what' => $next === null ? 'everything is done: say how it came out' : mb_strtolower($next->operation->name).match ($next->state) {
-                OperationState::Missed => ': its window has shut',
-                OperationState::Closing => ': its window is closing',
-                default => '',
-            },
-            'number' => $next?->operation->mixing?->volume(), 'unit' => 'ml', 'label' => $next?->operation->mixing?->volume() === null ? '' : 'to lay on',
+            'id' => "build-{$recorded->build->id}",
+            'group' => $waits ? ($soon ? 'next' : 'later') : ($recorded->state->hasBegun() ? 'now' : 'next'),
+            'title' => $recorded->build->title(), 'base' => $base->name ?? '',
+            'what' => $next === null
+                ? 'everything is done: say how it came out'
+                : mb_strtolower($next->operation->name).match ($next->state) {
+                    OperationState::Missed => ': its window has shut',
+                    OperationState::Closing => ': its window is closing',
+                    default => '',
+                },
+            'number' => $next?->operation->mixing?->volume(), 'unit' => 'ml',
+            'label' => $next?->operation->mixing?->volume() === null ? '' : 'to lay on',
             // Until it opens, or while it is open.
-            'from_ms' => $shuts === null && ! $waits ? null : ($waits ? (int) $recorded->now->getTimestampMs() : $opens), 'to_ms' => $waits ? $opens : $shuts,
-            'href' => "/builds/{$recorded->build->id}", 'colour' => $base->colour ?? '#cfc4ae', 'action' => $waits ? 'Look' : 'Go on building',
+            'from_ms' => $shuts === null && ! $waits ? null : ($waits ? (int) $recorded->now->getTimestampMs() : $opens),
+            'to_ms' => $waits ? $opens : $shuts,
+            'href' => "/builds/{$recorded->build->id}", 'colour' => $base->colour ?? '#cfc4ae',
+            'action' => $waits ? 'Look' : 'Go on building',
         ]];
     }
 
@@ -191,13 +232,26 @@ final readonly class ReadBench
         $gist = $this->work->gist($pour);
 
         return $gist !== null
-            ? $this->item($pour, 'next', 'ready to weigh up', $gist['mass_g'], 'g', $gist['cups'] > 1 ? "in {$gist['cups']} cups" : 'in one cup', null, null, '', 'Open the sheet')
+            ? $this->item(
+                $pour, 'next', 'ready to weigh up', $gist['mass_g'], 'g', $gist['cups'] > 1 ? "in {$gist['cups']} cups" : 'in one cup',
+                null, null, '', 'Open the sheet',
+            )
             : $this->item($pour, 'later', 'the sheet is not finished', null, null, 'still to be worked out', null, null, '', 'Finish it');
     }
 
     /** @return BenchItemShape */
-    private function item(Pour $pour, string $group, string $what, ?float $number, ?string $unit, string $label, ?CarbonImmutable $from, ?CarbonImmutable $to, string $page, string $action): array
-    {
+    private function item(
+        Pour $pour,
+        string $group,
+        string $what,
+        ?float $number,
+        ?string $unit,
+        string $label,
+        ?CarbonImmutable $from,
+        ?CarbonImmutable $to,
+        string $page,
+        string $action,
+    ): array {
         $frozen = $pour->plan === null ? null : FrozenPlan::legible($pour);
         $sheet = $frozen === null ? $this->library->shelf()->bases[$pour->baseCode() ?? ''] ?? null : null;
 

@@ -15,7 +15,10 @@ use App\Room\RoomTemperature;
 use App\Swatches\DrawerCards;
 use Carbon\CarbonImmutable;
 
-/** What waits to be read beside the pours: test patches whose time has come, pucks that can come out of their forms, pucks that have settled. */
+/**
+ * What waits to be read beside the pours: test patches whose time has come, pucks that can come out of their forms, pucks that have
+ * settled.
+ */
 final readonly class SmallThings
 {
     /** Silicones go on hardening for about a day after they can be opened. */
@@ -27,7 +30,14 @@ final readonly class SmallThings
     /** As many as a bench holds unread. */
     private const MOST = 120;
 
-    public function __construct(private DrawerCards $cards, private Library $library, private ContactBook $contacts, private CureClock $clock, private RoomTemperature $room, private PatchClock $patchClock) {}
+    public function __construct(
+        private DrawerCards $cards,
+        private Library $library,
+        private ContactBook $contacts,
+        private CureClock $clock,
+        private RoomTemperature $room,
+        private PatchClock $patchClock,
+    ) {}
 
     /** @return list<array{what: string, href: string, count: int}> */
     public function due(CarbonImmutable $now): array
@@ -47,12 +57,24 @@ final readonly class SmallThings
     private function patches(CarbonImmutable $now): array
     {
         $due = [];
-        foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST)->get(['fresh', 'surface', 'base', 'put_on_at']) as $patch) {
-            if ($this->patchClock->due($patch->base === null ? null : (string) $patch->base, CarbonImmutable::parse((string) $patch->put_on_at, 'UTC')) > $now) {
+        foreach (Rows::of('test_patches')->whereNull('passed')->orderBy('due_at')->limit(self::MOST)->get([
+            'fresh', 'surface', 'base', 'put_on_at',
+        ]) as $patch) {
+            if (
+                $this->patchClock->due(
+                    $patch->base === null ? null : (string) $patch->base, CarbonImmutable::parse((string) $patch->put_on_at, 'UTC'),
+                ) > $now
+            ) {
                 continue;
             }
             $knowledge = $this->contacts->knowledge();
-            $due[] = ['what' => sprintf('Read the test patch of %s on %s', $knowledge->families[$patch->fresh]->name ?? $patch->fresh, $knowledge->surfaces[$patch->surface]->name ?? $patch->surface), 'href' => '/contacts#patches', 'count' => 1];
+            $due[] = [
+                'what' => sprintf(
+                    'Read the test patch of %s on %s', $knowledge->families[$patch->fresh]->name ?? $patch->fresh,
+                    $knowledge->surfaces[$patch->surface]->name ?? $patch->surface,
+                ),
+                'href' => '/contacts#patches', 'count' => 1,
+            ];
         }
 
         return $due;
@@ -61,12 +83,24 @@ final readonly class SmallThings
     /** @return list<array{what: string, href: string, count: int}> those of a formula together */
     private function pucks(CarbonImmutable $now): array
     {
-        $unread = $this->cards->all()->join('swatches', 'swatches.id', '=', 'drawer_cards.swatch_id')->join('formula_versions', 'formula_versions.id', '=', 'swatches.formula_version_id')->join('formulas', 'formulas.id', '=', 'formula_versions.formula_id')
-            ->where('drawer_cards.unread', true)->whereNotNull('drawer_cards.base_code')->where('drawer_cards.poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'))
-            ->orderBy('drawer_cards.swatch_id')->limit(self::MOST)->toBase()->get(['drawer_cards.swatch_id', 'drawer_cards.base_code', 'swatches.poured_at', 'swatches.demoulded_at', 'formulas.name']);
+        $unread = $this->cards
+            ->all()
+            ->join('swatches', 'swatches.id', '=', 'drawer_cards.swatch_id')
+            ->join('formula_versions', 'formula_versions.id', '=', 'swatches.formula_version_id')
+            ->join('formulas', 'formulas.id', '=', 'formula_versions.formula_id')
+            ->where('drawer_cards.unread', true)->whereNotNull('drawer_cards.base_code')->where(
+                'drawer_cards.poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'),
+            )
+            ->orderBy('drawer_cards.swatch_id')
+            ->limit(self::MOST)
+            ->toBase()
+            ->get(['drawer_cards.swatch_id', 'drawer_cards.base_code', 'swatches.poured_at', 'swatches.demoulded_at', 'formulas.name']);
         $pucks = [];
         foreach ($unread as $puck) {
-            $does = $this->does((string) $puck->base_code, CarbonImmutable::parse((string) $puck->poured_at, 'UTC'), $puck->demoulded_at === null ? null : CarbonImmutable::parse((string) $puck->demoulded_at, 'UTC'), $now);
+            $does = $this->does(
+                (string) $puck->base_code, CarbonImmutable::parse((string) $puck->poured_at, 'UTC'),
+                $puck->demoulded_at === null ? null : CarbonImmutable::parse((string) $puck->demoulded_at, 'UTC'), $now,
+            );
             if ($does !== null) {
                 $pucks[(string) $puck->name][$does][] = (int) $puck->swatch_id;
             }
@@ -74,7 +108,10 @@ final readonly class SmallThings
         $due = [];
         foreach ($pucks as $formula => $by) {
             foreach ($by as $does => $ids) {
-                $due[] = ['what' => sprintf($does, count($ids) === 1 ? 'A swatch' : count($ids).' swatches', $formula), 'href' => "/swatches/drawer#swatch-{$ids[0]}", 'count' => count($ids)];
+                $due[] = [
+                    'what' => sprintf($does, count($ids) === 1 ? 'A swatch' : count($ids).' swatches', $formula),
+                    'href' => "/swatches/drawer#swatch-{$ids[0]}", 'count' => count($ids),
+                ];
             }
         }
 
@@ -89,6 +126,8 @@ final readonly class SmallThings
         $base = $this->library->shelf()->bases[$code] ?? null;
         $opens = $base === null ? null : $this->room->since($poured)->reaches(Milestone::Demould, $this->clock->model($base));
 
-        return $opens !== null && $poured->addMinutes((int) ceil($opens->likely->min))->lte($now) ? '%s of %s can come out of the form' : null;
+        return $opens !== null && $poured->addMinutes((int) ceil($opens->likely->min))->lte($now)
+            ? '%s of %s can come out of the form'
+            : null;
     }
 }

@@ -27,7 +27,10 @@ final readonly class StripView implements View
      *     }>,
      *     calls: list<array{id: string, at_ms: int, what: string, event: string|null, event_ms: int|null, title: string, href: string}>,
      *     startable: list<array{pour_id: int, title: string, open_ms: int}>,
-     *     plans: list<array{id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool, opens_ms: int|null, shuts_ms: int|null}>
+     *     plans: list<array{
+     *         id: string, href: string, job: string, title: string, name: string, from_ms: int, to_ms: int, moves: bool, live: bool,
+     *         opens_ms: int|null, shuts_ms: int|null,
+     *     }>
      * }
      */
     public function toArray(): array
@@ -37,9 +40,18 @@ final readonly class StripView implements View
 
         return [
             'now_ms' => $this->nowMs,
-            'lozenges' => array_map(static fn (array $of): array => [...$of['shown'], 'hands' => array_map($untilNow, $of['shown']['hands'])], array_values(array_filter($this->drawn['lozenges'], $isShown))),
+            'lozenges' => array_map(
+                static fn (array $of): array => [...$of['shown'], 'hands' => array_map($untilNow, $of['shown']['hands'])],
+                array_values(array_filter($this->drawn['lozenges'], $isShown)),
+            ),
             'calls' => array_column(array_values(array_filter($this->drawn['calls'], $isShown)), 'shown'),
-            'startable' => array_map(fn (array $of): array => ['pour_id' => $of['pour_id'], 'title' => $of['title'], 'open_ms' => $this->nowMs + 60_000 * (int) ceil($of['demould_min'])], $this->drawn['startable']),
+            'startable' => array_map(
+                fn (array $of): array => [
+                    'pour_id' => $of['pour_id'], 'title' => $of['title'],
+                    'open_ms' => $this->nowMs + 60_000 * (int) ceil($of['demould_min']),
+                ],
+                $this->drawn['startable'],
+            ),
             'plans' => $this->drawn['plans'],
         ];
     }

@@ -16,7 +16,9 @@ final readonly class Bitmap
     {
         $length = self::length($pbm);
 
-        return $length === strlen($pbm) && preg_match(self::HEAD, $pbm, $part) === 1 ? new self((int) $part[1], (int) $part[2], $pbm) : null;
+        return $length === strlen($pbm) && preg_match(self::HEAD, $pbm, $part) === 1
+            ? new self((int) $part[1], (int) $part[2], $pbm)
+            : null;
     }
 
     /** How many bytes the whole of it has, from its beginning; null while that cannot be told. */

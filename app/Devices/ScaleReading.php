@@ -16,7 +16,9 @@ final readonly class ScaleReading
     public static function parse(string $line): self
     {
         if (preg_match('/^(ST|US|OL),([+-]\d{5}\.\d+),(g|kg|oz|lb|ct)$/', trim($line), $part) !== 1) {
-            throw new DeviceLost('The scale sent something that is not a weight. Check its cable and its output setting, or type the reading.');
+            throw new DeviceLost(
+                'The scale sent something that is not a weight. Check its cable and its output setting, or type the reading.',
+            );
         }
 
         return match (true) {

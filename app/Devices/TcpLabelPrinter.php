@@ -27,7 +27,9 @@ final readonly class TcpLabelPrinter implements LabelPort
                     'OK' => null,
                     'NP' => throw new DeviceLost('The label printer has no paper. Put a roll in.'),
                     '' => throw new PrinterUnsure('The label printer was cut off. Look whether it came out.'),
-                    default => throw new DeviceLost('The label printer does not take labels of this kind. Check its roll and its settings.'),
+                    default => throw new DeviceLost(
+                        'The label printer does not take labels of this kind. Check its roll and its settings.',
+                    ),
                 };
             }
         } finally {
@@ -41,7 +43,9 @@ final readonly class TcpLabelPrinter implements LabelPort
         for ($sent = 0; $sent < strlen($pbm); $sent += $now) {
             $now = @fwrite($socket, substr($pbm, $sent, 65_536));
             if ($now === false || $now === 0) {
-                throw $sent === 0 ? new DeviceLost('The label printer takes nothing. Check that it is ready.') : new PrinterUnsure('The label printer was cut off in the middle of a label. Look whether it came out.');
+                throw $sent === 0
+                    ? new DeviceLost('The label printer takes nothing. Check that it is ready.')
+                    : new PrinterUnsure('The label printer was cut off in the middle of a label. Look whether it came out.');
             }
         }
     }

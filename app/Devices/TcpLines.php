@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Devices;
 
 /** Asks a device one line over TCP and hears one line back; a new connection each time, so that a dropped cable heals itself. */
-final readonly class TcpLines
+final readonly class TcpLines implements SpokenLines
 {
     public function __construct(private string $address, private float $timeoutS) {}
 

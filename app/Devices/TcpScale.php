@@ -7,7 +7,7 @@ namespace App\Devices;
 /** A scale that speaks lines: `Q` asks for a reading, `T` tares, `Z` zeroes. */
 final readonly class TcpScale implements ScalePort
 {
-    public function __construct(private TcpLines $lines) {}
+    public function __construct(private SpokenLines $lines) {}
 
     public function read(): ScaleReading
     {

@@ -7,7 +7,7 @@ namespace App\Devices;
 /** A thermometer that speaks lines, on the wall or in the pot: `Q` is answered with `T,+19.5,C`. */
 final readonly class TcpThermometer implements ProbePort, ThermometerPort
 {
-    public function __construct(private TcpLines $lines, private string $device = 'thermometer') {}
+    public function __construct(private SpokenLines $lines, private string $device = 'thermometer') {}
 
     public function celsius(): float
     {

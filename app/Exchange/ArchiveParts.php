@@ -21,6 +21,7 @@ use App\Models\SwatchReading;
 use App\Models\TakenWay;
 use App\Models\Trial;
 use App\Models\Workshop;
+use App\Practice\PracticeScenario;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Schema;
 
@@ -32,6 +33,7 @@ final readonly class ArchiveParts
         'workshop' => ['workshops', 'The shop: its name, units, scale, cups, working day, money.'],
         'sheets' => ['own_sheets', 'Sheets of its own, version by version.'],
         'rules' => ['own_rules', 'Contact rules of its own.'],
+        'practice' => ['practice_scenarios', 'What the shop wrote to be practised.'],
         'ways-to-build' => ['own_builds', 'Ways to build of its own.'],
         'room' => ['room_readings', 'How warm it was, and when that was noted.'],
         'formulas' => ['formulas', 'Formulas by name.'],
@@ -63,17 +65,33 @@ final readonly class ArchiveParts
         'ways' => ['taken_ways', 'Which whole way a job took, and what it promised.'],
         'wants' => ['job_wants', 'What is to be bought for a job.'],
         'people' => ['people', 'Who worked here: names and roles, and nothing they come in with.'],
-        'facts' => ['facts', 'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, and what was decided, in order, each sealed to the one before.'],
+        'facts' => [
+            'facts',
+            'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, and what was decided, in order, each sealed to the one before.',
+        ],
         'anchors' => ['anchors', 'The record as it stood, night by night, in one seal each.'],
     ];
 
     /** What counts for this database alone. */
-    private const OWN = ['workshops' => ['mark', 'turn', 'cards_stamp', 'cards_turn', 'shelf_mark', 'edition', 'made_up', 'known_as', 'cables'], 'people' => ['passphrase', 'pin', 'pin_tries', 'sessions']];
+    private const OWN = [
+        'workshops' => [
+            'mark', 'turn', 'cards_stamp', 'cards_turn', 'shelf_mark', 'edition', 'made_up', 'known_as', 'cables', 'practice_of',
+            'practising',
+        ],
+        'people' => ['passphrase', 'pin', 'pin_tries', 'sessions'],
+    ];
 
     /** @var list<class-string<Model>> whose columns hold more than one value */
-    private const STRUCTURED = [Anchor::class, Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class, OwnRule::class, OwnSheet::class, Pour::class, Snapshot::class, Study::class, SwatchReading::class, TakenWay::class, Trial::class, Workshop::class];
+    private const STRUCTURED = [
+        Anchor::class, Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class,
+        OwnRule::class, OwnSheet::class, Pour::class, PracticeScenario::class, Snapshot::class, Study::class, SwatchReading::class,
+        TakenWay::class, Trial::class, Workshop::class,
+    ];
 
-    /** @return array<string, array{type: string, null: bool}> columns of a table as they are written: integer, number, boolean, string or any */
+    /**
+     * @return array<string, array{type: string, null: bool}> columns of a table as they are written: integer, number, boolean, string or
+     *   any
+     */
     public static function columns(string $table): array
     {
         $casts = self::casts($table);
@@ -101,12 +119,16 @@ final readonly class ArchiveParts
         [$table, $holds] = self::ALL[$part];
         $properties = [];
         foreach (self::columns($table) as $name => $column) {
-            $properties[$name] = $column['type'] === 'any' ? (object) [] : ['type' => $column['null'] ? [$column['type'], 'null'] : $column['type']];
+            $properties[$name] = $column['type'] === 'any'
+                ? (object) []
+                : ['type' => $column['null'] ? [$column['type'], 'null'] : $column['type']];
         }
 
         return [
-            '$schema' => 'https://json-schema.org/draft/2020-12/schema', 'title' => $part, 'description' => "{$holds} Moments are in UTC; amounts in g, ml, mm, °C and minutes.",
-            'type' => 'object', 'additionalProperties' => false, 'properties' => $properties, 'required' => array_keys(array_filter(self::columns($table), static fn (array $column): bool => ! $column['null'])),
+            '$schema' => 'https://json-schema.org/draft/2020-12/schema', 'title' => $part,
+            'description' => "{$holds} Moments are in UTC; amounts in g, ml, mm, °C and minutes.",
+            'type' => 'object', 'additionalProperties' => false, 'properties' => $properties,
+            'required' => array_keys(array_filter(self::columns($table), static fn (array $column): bool => ! $column['null'])),
         ];
     }
 

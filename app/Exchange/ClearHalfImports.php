@@ -18,7 +18,14 @@ final readonly class ClearHalfImports
 
     public function __invoke(CarbonImmutable $now): int
     {
-        $silent = Import::query()->where(static fn ($half) => $half->where('state', Import::RUNNING)->orWhere(static fn ($stopped) => $stopped->where('state', Import::CANCELLED)->whereNotNull('made')))->where(static fn ($seen) => $seen->whereNull('seen_at')->orWhere('seen_at', '<', $now->subSeconds(self::SILENT_S)))->get();
+        $silent = Import::query()
+            ->where(
+                static fn ($half) => $half->where('state', Import::RUNNING)->orWhere(
+                    static fn ($stopped) => $stopped->where('state', Import::CANCELLED)->whereNotNull('made'),
+                ),
+            )
+            ->where(static fn ($seen) => $seen->whereNull('seen_at')->orWhere('seen_at', '<', $now->subSeconds(self::SILENT_S)))
+            ->get();
 
         return $silent->filter(fn (Import $import): bool => $this->one($import))->count();
     }
@@ -33,7 +40,14 @@ final readonly class ClearHalfImports
                 return false;
             }
             $import->made === null || $this->take->takeOut($import->made);
-            $import->update($isStopped ? ['made' => null] : ['state' => Import::REFUSED, 'made' => null, 'wrong' => 'It broke off on the bench computer, and what was in is out again. Take the file in once more.']);
+            $import->update(
+                $isStopped
+                    ? ['made' => null]
+                    : [
+                        'state' => Import::REFUSED, 'made' => null,
+                        'wrong' => 'It broke off on the bench computer, and what was in is out again. Take the file in once more.',
+                    ],
+            );
 
             return true;
         });

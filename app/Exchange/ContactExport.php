@@ -23,7 +23,8 @@ final readonly class ContactExport
         #     kind: inhibition         # adhesion, inhibition or forbid
         #     fresh: [silicone-platinum]   # what is fresh: ids, @groups or *
         #     surface: [painted]       # on what
-        #     when: { sealed: true }   # sealed, damp, latex_touched, proved_dry, post_cured, hours_below, hours_from, solvent_below; leave it out for always
+        #     when: { sealed: true }   # sealed, damp, latex_touched, proved_dry, post_cured, hours_below, hours_from,
+        #                              # solvent_below; leave it out for always
         #     gives: may-slow          # adhesion: lets-go, grips, fuses. inhibition: none, may-slow, stops. forbid: never
         #     sure: usual              # certain, usual or disputed
         #     text: 'Our grey primer slows it for a week.'
@@ -45,10 +46,15 @@ final readonly class ContactExport
     /** @return array{rules: list<array<string, mixed>>, tests: list<array<string, mixed>>} */
     public function everything(): array
     {
+        $tests = $this->workshop->testPatches()->whereNotNull('passed')->orderBy('id')->get();
+
         return [
-            'rules' => array_values($this->workshop->ownRules()->orderBy('id')->get()->map(static fn (OwnRule $own): array => $own->rule)->all()),
-            'tests' => array_values($this->workshop->testPatches()->whereNotNull('passed')->orderBy('id')->get()->map(static fn (TestPatch $patch): array => array_filter([
-                'fresh' => $patch->fresh, 'surface' => $patch->surface, 'passed' => $patch->passed, 'base' => $patch->base, 'sealed_with' => $patch->sealed_with, 'release' => $patch->released_with,
+            'rules' => array_values(
+                $this->workshop->ownRules()->orderBy('id')->get()->map(static fn (OwnRule $own): array => $own->rule)->all(),
+            ),
+            'tests' => array_values($tests->map(static fn (TestPatch $patch): array => array_filter([
+                'fresh' => $patch->fresh, 'surface' => $patch->surface, 'passed' => $patch->passed, 'base' => $patch->base,
+                'sealed_with' => $patch->sealed_with, 'release' => $patch->released_with,
                 'place' => $patch->place, 'note' => $patch->note, 'read_at' => $patch->read_at?->toIso8601String(),
             ], static fn (mixed $value): bool => $value !== null))->all()),
         ];

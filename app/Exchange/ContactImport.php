@@ -23,7 +23,12 @@ final readonly class ContactImport
 {
     private const MOST_TESTS = 2_000;
 
-    public function __construct(private Workshop $workshop, private Library $library, private ContactBook $contacts, private Phrasebook $words) {}
+    public function __construct(
+        private Workshop $workshop,
+        private Library $library,
+        private ContactBook $contacts,
+        private Phrasebook $words,
+    ) {}
 
     /**
      * @return array{rules: int, tests: int} how many were new
@@ -38,7 +43,9 @@ final readonly class ContactImport
         [$rules, $read] = [[], []];
         foreach ($in->objects('rules') as $i => $fields) {
             $called = $fields->toArray()['id'] ?? null;
-            $rule = $this->named(static fn (): Rule => Rule::from($fields), sprintf('Rule %d%s', $i + 1, is_string($called) ? " “{$called}”" : ''));
+            $rule = $this->named(
+                static fn (): Rule => Rule::from($fields), sprintf('Rule %d%s', $i + 1, is_string($called) ? " “{$called}”" : ''),
+            );
             if (in_array($rule->id, $known, true) || isset($rules[$rule->id])) {
                 throw BadInput::at("rules.{$i}.id", Phrase::of('bench.already_rule_named_give', ['id' => $rule->id]));
             }
@@ -54,7 +61,9 @@ final readonly class ContactImport
         return DB::transaction(function () use ($rules, $tests): array {
             $new = ['rules' => 0, 'tests' => 0];
             foreach ($rules as $name => $rule) {
-                $new['rules'] += $this->workshop->ownRules()->updateOrCreate(['name' => $name], ['rule' => $rule])->wasRecentlyCreated ? 1 : 0;
+                $new['rules'] += $this->workshop->ownRules()->updateOrCreate(['name' => $name], ['rule' => $rule])->wasRecentlyCreated
+                    ? 1
+                    : 0;
             }
             foreach ($tests as $test) {
                 $known = $this->isThere($test);
@@ -69,13 +78,26 @@ final readonly class ContactImport
     /**
      * Files say seconds, and some no moment at all: then the same words about the same pair are the same test.
      *
-     * @param  array{fresh: string, surface: string, passed: bool, base: string|null, sealed_with: string|null, released_with: string|null, place: string|null, note: string|null, read_at: CarbonImmutable, dated: bool}  $test
+     * @param array{
+     *     fresh: string, surface: string, passed: bool, base: string|null, sealed_with: string|null, released_with: string|null,
+     *     place: string|null, note: string|null, read_at: CarbonImmutable, dated: bool,
+     * }  $test
      */
     private function isThere(array $test): bool
     {
-        $same = $this->workshop->testPatches()->where('passed', $test['passed'])->where(array_intersect_key($test, ['fresh' => 0, 'surface' => 0, 'base' => 0, 'sealed_with' => 0, 'released_with' => 0, 'place' => 0, 'note' => 0]));
+        $same = $this->workshop
+            ->testPatches()
+            ->where('passed', $test['passed'])
+            ->where(array_intersect_key($test, [
+                'fresh' => 0, 'surface' => 0, 'base' => 0, 'sealed_with' => 0, 'released_with' => 0, 'place' => 0, 'note' => 0,
+            ]));
 
-        return $test['dated'] ? $same->where('read_at', '>=', $test['read_at']->format('Y-m-d H:i:s.v'))->where('read_at', '<', $test['read_at']->addSecond()->format('Y-m-d H:i:s.v'))->exists() : $same->exists();
+        return $test['dated']
+            ? $same
+                ->where('read_at', '>=', $test['read_at']->format('Y-m-d H:i:s.v'))
+                ->where('read_at', '<', $test['read_at']->addSecond()->format('Y-m-d H:i:s.v'))
+                ->exists()
+            : $same->exists();
     }
 
     /**
@@ -113,21 +135,31 @@ final readonly class ContactImport
     {
         $id = $in->textOrNull('sealed_with');
 
-        return $id === null || isset($this->contacts->knowledge()->sealers[$id]) ? $id : throw BadInput::at($in->at('sealed_with'), Phrase::of('bench.no_sealer', ['id' => $id]));
+        return $id === null || isset($this->contacts->knowledge()->sealers[$id])
+            ? $id
+            : throw BadInput::at($in->at('sealed_with'), Phrase::of('bench.no_sealer', ['id' => $id]));
     }
 
-    /** @return array{fresh: string, surface: string, passed: bool, base: string|null, sealed_with: string|null, released_with: string|null, place: string|null, note: string|null, put_on_at: CarbonImmutable, due_at: CarbonImmutable, read_at: CarbonImmutable, dated: bool} */
+    /**
+     * @return array{
+     *     fresh: string, surface: string, passed: bool, base: string|null, sealed_with: string|null, released_with: string|null,
+     *     place: string|null, note: string|null, put_on_at: CarbonImmutable, due_at: CarbonImmutable, read_at: CarbonImmutable,
+     *     dated: bool,
+     * }
+     */
     private function test(Fields $in): array
     {
         $in->only('fresh', 'surface', 'passed', 'base', 'sealed_with', 'release', 'place', 'note', 'read_at');
         $knowledge = $this->contacts->knowledge();
-        $at = (Moment::in($in, 'read_at') ?? CarbonImmutable::now())->startOfSecond();
+        $at = (MomentInFile::in($in, 'read_at') ?? CarbonImmutable::now())->startOfSecond();
 
         return [
             'fresh' => $knowledge->family($in->text('fresh'), $in->at('fresh'))->id,
             'surface' => $knowledge->surface($in->text('surface'), $in->at('surface'))->id,
             'passed' => $in->bool('passed'),
-            'base' => $in->textOrNull('base'), 'sealed_with' => $this->sealer($in), 'released_with' => $in->textOrNull('release') === null ? null : $knowledge->release($in->text('release'))->id, 'place' => $in->textOrNull('place'), 'note' => $in->textOrNull('note'),
+            'base' => $in->textOrNull('base'), 'sealed_with' => $this->sealer($in),
+            'released_with' => $in->textOrNull('release') === null ? null : $knowledge->release($in->text('release'))->id,
+            'place' => $in->textOrNull('place'), 'note' => $in->textOrNull('note'),
             'put_on_at' => $at, 'due_at' => $at, 'read_at' => $at, 'dated' => $in->has('read_at'),
         ];
     }

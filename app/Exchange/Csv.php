@@ -25,7 +25,9 @@ final readonly class Csv
         return response()->streamDownload(static function () use ($columns, $rows): void {
             $out = fopen('php://output', 'w');
             assert($out !== false);
-            $put = static fn (array $row) => fwrite($out, implode(',', array_map(static fn (mixed $cell): string => self::quoted(self::harmless($cell)), $row))."\r\n");
+            $put = static fn (array $row) => fwrite(
+                $out, implode(',', array_map(static fn (mixed $cell): string => self::quoted(self::harmless($cell)), $row))."\r\n",
+            );
             $put($columns);
             foreach ($rows as $row) {
                 $put($row);
@@ -59,7 +61,15 @@ final readonly class Csv
                 continue;
             }
             if (count($cells) !== count($columns)) {
-                throw BadInput::at("line {$line}", Phrase::written(sprintf('Line %d has %d cells, the first line has %d. Keep a cell for every column, empty where there is nothing.', $line, count($cells), count($columns))));
+                throw BadInput::at(
+                    "line {$line}",
+                    Phrase::written(
+                        sprintf(
+                            'Line %d has %d cells, the first line has %d. Keep a cell for every column, empty where there is nothing.',
+                            $line, count($cells), count($columns),
+                        ),
+                    ),
+                );
             }
             $rows[] = array_combine($columns, $cells);
         }

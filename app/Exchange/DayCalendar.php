@@ -24,22 +24,36 @@ final readonly class DayCalendar
     /** @param  list<array{pour: Pour, ready: ReadyResult}>  $curing  what is on its way to being ready */
     public function of(PlannedDay $day, array $curing = []): string
     {
-        $calendar = new VCalendar(['PRODID' => '-//Apalos//Day//EN', 'X-WR-CALNAME' => $this->workshop->name, 'REFRESH-INTERVAL;VALUE=DURATION' => 'PT15M', 'X-PUBLISHED-TTL' => 'PT15M', 'METHOD' => 'PUBLISH']);
+        $calendar = new VCalendar([
+            'PRODID' => '-//Apalos//Day//EN', 'X-WR-CALNAME' => $this->workshop->name, 'REFRESH-INTERVAL;VALUE=DURATION' => 'PT15M',
+            'X-PUBLISHED-TTL' => 'PT15M', 'METHOD' => 'PUBLISH',
+        ]);
         foreach ($day->work as $work) {
             $start = $day->starts($work);
             if ($start === null || $work->state === 'done' || $work->operation->minutes <= 0.0) {
                 continue;
             }
-            $utc = static fn (float $minutes): \DateTimeImmutable => (new \DateTimeImmutable('@'.intdiv($day->ms($minutes), 1000)))->setTimezone(new \DateTimeZone('UTC'));
+            $utc = static fn (float $minutes): \DateTimeImmutable => (
+                new \DateTimeImmutable('@'.intdiv($day->ms($minutes), 1000))
+            )->setTimezone(
+                new \DateTimeZone('UTC'),
+            );
             $event = $calendar->createComponent('VEVENT', [
-                'UID' => "{$work->operation->id}@apalos.{$this->workshop->id}", 'SUMMARY' => "{$work->name} · {$work->title}", 'DTSTAMP' => new \DateTimeImmutable('now', new \DateTimeZone('UTC')),
+                'UID' => "{$work->operation->id}@apalos.{$this->workshop->id}", 'SUMMARY' => "{$work->name} · {$work->title}",
+                'DTSTAMP' => new \DateTimeImmutable('now', new \DateTimeZone('UTC')),
                 'DTSTART' => $utc($start), 'DTEND' => $utc($start + $work->operation->minutes),
                 'STATUS' => $work->state === 'live' ? 'CONFIRMED' : 'TENTATIVE',
-                'DESCRIPTION' => $work->shuts === null ? '' : 'Its window shuts at '.$this->workshop->said(CarbonImmutable::createFromTimestampMs($day->ms($work->shuts), 'UTC'), $day->midnight),
+                'DESCRIPTION' => $work->shuts === null
+                    ? ''
+                    : 'Its window shuts at '.$this->workshop->said(
+                        CarbonImmutable::createFromTimestampMs($day->ms($work->shuts), 'UTC'), $day->midnight,
+                    ),
                 'URL' => url($work->href),
             ]);
             if ($work->state === 'planned') {
-                $event->add($calendar->createComponent('VALARM', ['TRIGGER' => '-PT'.self::CALL_MIN.'M', 'ACTION' => 'DISPLAY', 'DESCRIPTION' => $work->name]));
+                $event->add($calendar->createComponent('VALARM', [
+                    'TRIGGER' => '-PT'.self::CALL_MIN.'M', 'ACTION' => 'DISPLAY', 'DESCRIPTION' => $work->name,
+                ]));
             }
             $calendar->add($event);
         }
@@ -58,9 +72,17 @@ final readonly class DayCalendar
     {
         $at = (new \DateTimeImmutable('@'.intdiv((int) $ready->readyMs, 1000)))->setTimezone(new \DateTimeZone('UTC'));
         $calendar->add('VEVENT', [
-            'UID' => "ready-{$pour->id}@apalos.{$this->workshop->id}", 'SUMMARY' => ($ready->isFull ? 'Fully cured: ' : 'Ready for service: ')."{$pour->impression->job->name} · {$pour->impression->name}",
-            'DTSTAMP' => new \DateTimeImmutable('now', new \DateTimeZone('UTC')), 'DTSTART' => $at, 'DTEND' => $at, 'TRANSP' => 'TRANSPARENT',
-            'DESCRIPTION' => $ready->wantedOn === null ? '' : "Wanted by {$ready->wantedOn}".($ready->lateDays() > 0 ? ": {$ready->lateDays()} ".($ready->lateDays() === 1 ? 'day' : 'days').' late' : ''),
+            'UID' => "ready-{$pour->id}@apalos.{$this->workshop->id}",
+            'SUMMARY' => (
+                $ready->isFull ? 'Fully cured: ' : 'Ready for service: '
+            )."{$pour->impression->job->name} · {$pour->impression->name}",
+            'DTSTAMP' => new \DateTimeImmutable('now', new \DateTimeZone('UTC')), 'DTSTART' => $at, 'DTEND' => $at,
+            'TRANSP' => 'TRANSPARENT',
+            'DESCRIPTION' => $ready->wantedOn === null
+                ? ''
+                : "Wanted by {$ready->wantedOn}".(
+                    $ready->lateDays() > 0 ? ": {$ready->lateDays()} ".($ready->lateDays() === 1 ? 'day' : 'days').' late' : ''
+                ),
             'URL' => url("/pours/{$pour->id}/run"),
         ]);
     }

@@ -11,7 +11,10 @@ use Carbon\CarbonImmutable;
 use RuntimeException;
 use ZipArchive;
 
-/** Everything a shop knows as one archive of open files: JSON Lines with a JSON Schema beside each, pictures and models as they were handed in. */
+/**
+ * Everything a shop knows as one archive of open files: JSON Lines with a JSON Schema beside each, pictures and models as they were handed
+ * in.
+ */
 final readonly class Everything
 {
     public const FORMAT = 'apalos-everything';
@@ -37,10 +40,25 @@ final readonly class Everything
             $rows = $this->write($table, $lines);
             $zip->addFile($lines, "{$part}.jsonl");
             $zip->addFromString("schemas/{$part}.schema.json", self::json(ArchiveParts::schema($part), JSON_PRETTY_PRINT));
-            $parts[] = ['part' => $part, 'file' => "{$part}.jsonl", 'schema' => "schemas/{$part}.schema.json", 'rows' => $rows, 'sha256' => hash_file('sha256', $lines)];
+            $parts[] = [
+                'part' => $part, 'file' => "{$part}.jsonl", 'schema' => "schemas/{$part}.schema.json", 'rows' => $rows,
+                'sha256' => hash_file('sha256', $lines),
+            ];
         }
-        $zip->addFromString('manifest.json', self::json(['format' => self::FORMAT, 'version' => self::VERSION, 'shop' => $this->workshop->name, 'shop_id' => $this->workshop->id, 'written_at' => $now->toIso8601ZuluString(), 'parts' => $parts, 'files' => $this->files($zip)], JSON_PRETTY_PRINT));
-        $zip->addFromString('README.txt', "Everything of “{$this->workshop->name}”, written {$now->toIso8601ZuluString()}.\nEach .jsonl file holds one thing a line; what its fields are stands in schemas/. Pictures and models lie under files/.\nAn empty shop takes it in: bin/everything take FILE.\n");
+        $zip->addFromString(
+            'manifest.json',
+            self::json(
+                [
+                    'format' => self::FORMAT, 'version' => self::VERSION, 'shop' => $this->workshop->name, 'shop_id' => $this->workshop->id,
+                    'written_at' => $now->toIso8601ZuluString(), 'parts' => $parts, 'files' => $this->files($zip),
+                ],
+                JSON_PRETTY_PRINT,
+            ),
+        );
+        $zip->addFromString(
+            'README.txt',
+            "Everything of “{$this->workshop->name}”, written {$now->toIso8601ZuluString()}.\nEach .jsonl file holds one thing a line; what its fields are stands in schemas/. Pictures and models lie under files/.\nAn empty shop takes it in: bin/everything take FILE.\n",
+        );
         $closed = $zip->close();
         array_map(unlink(...), $work);
 
@@ -52,13 +70,18 @@ final readonly class Everything
         $columns = ArchiveParts::columns($table);
         $out = fopen($file, 'w');
         $rows = 0;
-        $query = $table === 'workshops' ? \Illuminate\Support\Facades\DB::table('workshops')->where('id', $this->workshop->id) : Rows::of($table);
+        $query = $table === 'workshops'
+            ? \Illuminate\Support\Facades\DB::table('workshops')->where('id', $this->workshop->id)
+            : Rows::of($table);
         $order = isset($columns['id']) ? ['id'] : array_slice(array_keys($columns), 0, 2);
         foreach ($order as $by) {
             $query->orderBy($by);
         }
         foreach ($query->cursor() as $row) {
-            fwrite($out === false ? throw new RuntimeException('Nothing can be written beside the archive. Is there room on the disk?') : $out, self::json(ArchiveParts::out($row, $columns))."\n");
+            fwrite(
+                $out === false ? throw new RuntimeException('Nothing can be written beside the archive. Is there room on the disk?') : $out,
+                self::json(ArchiveParts::out($row, $columns))."\n",
+            );
             $rows++;
         }
         $out === false || fclose($out);
@@ -70,7 +93,10 @@ final readonly class Everything
     private function files(ZipArchive $zip): array
     {
         $files = [];
-        foreach ([...$this->pictures(), ...Files::disk()->allFiles("models/{$this->workshop->id}"), ...Files::disk()->allFiles("studies/{$this->workshop->id}")] as $path) {
+        foreach ([
+            ...$this->pictures(), ...Files::disk()->allFiles("models/{$this->workshop->id}"),
+            ...Files::disk()->allFiles("studies/{$this->workshop->id}"),
+        ] as $path) {
             $file = Files::here($path);
             if ($file !== null) {
                 $zip->addFile($file, "files/{$path}");
@@ -88,7 +114,9 @@ final readonly class Everything
         foreach (['swatches', 'formula_versions', 'test_patches', 'moulds'] as $table) {
             $named = [...$named, ...Rows::of($table)->whereNotNull('photo')->pluck('photo')->all()];
         }
-        foreach (Rows::of('facts')->whereIn('stream', ['mould', 'patch'])->whereIn('kind', ['photographed', 'read'])->orderBy('id')->pluck('payload') as $told) {
+        foreach (Rows::of('facts')->whereIn('stream', ['mould', 'patch'])->whereIn('kind', [
+            'photographed', 'read',
+        ])->orderBy('id')->pluck('payload') as $told) {
             $named[] = json_decode((string) $told, true)['photo'] ?? null;
         }
         $named = array_unique(array_filter($named, is_string(...)));
@@ -100,6 +128,8 @@ final readonly class Everything
     /** @param  array<array-key, mixed>  $what */
     private static function json(array $what, int $flags = 0): string
     {
-        return json_encode($what, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | $flags);
+        return json_encode(
+            $what, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | $flags,
+        );
     }
 }

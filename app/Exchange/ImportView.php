@@ -12,7 +12,11 @@ final readonly class ImportView implements View
 {
     public function __construct(private Import $import) {}
 
-    /** @return array{id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, total: int, says: string, undo: string|null} */
+    /**
+     * @return array{
+     *     id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, total: int, says: string, undo: string|null,
+     * }
+     */
     public function toArray(): array
     {
         /** @var 'waiting'|'running'|'done'|'refused'|'cancelled' $state */
@@ -34,6 +38,9 @@ final readonly class ImportView implements View
     /** @param  array{formulas: int, swatches: int, readings: int, targets: int}  $new */
     public static function said(array $new): string
     {
-        return sprintf('New: %d formula versions, %d swatches, %d readings, %d colours.', $new['formulas'], $new['swatches'], $new['readings'], $new['targets']);
+        return sprintf(
+            'New: %d formula versions, %d swatches, %d readings, %d colours.', $new['formulas'], $new['swatches'], $new['readings'],
+            $new['targets'],
+        );
     }
 }

@@ -39,7 +39,10 @@ final readonly class SheetExchange
 
     private function template(): string
     {
-        $lines = ['# Sheets of your own for Apalos. Take the mark from the lines you need, fill them in, and take the file in on Stores.', '# What is left out stays unknown, and every answer that leans on it says so.', 'sheets: []', ''];
+        $lines = [
+            '# Sheets of your own for Apalos. Take the mark from the lines you need, fill them in, and take the file in on Stores.',
+            '# What is left out stays unknown, and every answer that leans on it says so.', 'sheets: []', '',
+        ];
         foreach (SheetKind::cases() as $kind) {
             $form = $this->library->sheetForm($kind);
             $lines[] = "# -- {$form->title}: {$form->says}";
@@ -49,7 +52,11 @@ final readonly class SheetExchange
                 [$part, $name] = str_contains($field->at, '.') ? explode('.', $field->at) : ['', $field->at];
                 $part === '' || $part === $under || $lines[] = "#     {$part}:";
                 $under = $part;
-                $lines[] = '#     '.($part === '' ? '' : '    ')."{$name}: ".self::example($field).'   # '.trim(($field->needed ? 'needed. ' : '').($field->unit === null || in_array($field->unit, ['plain', 'times'], true) ? '' : "{$field->unit}. ").$field->why);
+                $lines[] = '#     '.($part === '' ? '' : '    ')."{$name}: ".self::example($field).'   # '.trim(
+                    ($field->needed ? 'needed. ' : '').(
+                        $field->unit === null || in_array($field->unit, ['plain', 'times'], true) ? '' : "{$field->unit}. "
+                    ).$field->why,
+                );
             }
             $lines[] = '';
         }
@@ -106,7 +113,12 @@ final readonly class SheetExchange
 
     private static function named(int $i, string $code, BadInput $wrong, Phrasebook $words): BadInput
     {
-        return BadInput::at('file', Phrase::written(sprintf('Sheet %d%s, %s: %s', $i + 1, $code === '' ? '' : " “{$code}”", $wrong->field, $words->say($wrong->says))));
+        return BadInput::at(
+            'file',
+            Phrase::written(
+                sprintf('Sheet %d%s, %s: %s', $i + 1, $code === '' ? '' : " “{$code}”", $wrong->field, $words->say($wrong->says)),
+            ),
+        );
     }
 
     private function parsed(string $text): Fields

@@ -19,7 +19,10 @@ final readonly class SwatchExport
 
     public const VERSION = 1;
 
-    public const SWATCH_COLUMNS = ['swatch', 'formula', 'recipe', 'thickness_mm', 'poured_at', 'demoulded_at', 'note', 'kind', 'at', 'scale', 'readings', 'median', 'backing', 'l', 'a', 'b', 'source', 'within_delta_e', 'left_out'];
+    public const SWATCH_COLUMNS = [
+        'swatch', 'formula', 'recipe', 'thickness_mm', 'poured_at', 'demoulded_at', 'note', 'kind', 'at', 'scale', 'readings', 'median',
+        'backing', 'l', 'a', 'b', 'source', 'within_delta_e', 'left_out',
+    ];
 
     public const FORMULA_COLUMNS = ['formula', 'kind', 'version', 'parent', 'note', 'recipe', 'retired'];
 
@@ -34,17 +37,30 @@ final readonly class SwatchExport
             'format' => self::FORMAT, 'version' => self::VERSION,
             'formulas' => $this->formulas()->map(static fn (Formula $formula): array => [
                 'name' => $formula->name, 'kind' => $formula->kind->value, 'retired' => $formula->retired_at !== null,
-                'versions' => $formula->versions->map(static fn (FormulaVersion $version): array => ['number' => $version->number, 'recipe' => $version->recipe, 'parent' => $version->parent?->called(), 'note' => $version->note])->all(),
+                'versions' => $formula->versions->map(
+                    static fn (FormulaVersion $version): array => [
+                        'number' => $version->number, 'recipe' => $version->recipe, 'parent' => $version->parent?->called(),
+                        'note' => $version->note,
+                    ],
+                )->all(),
             ])->values()->all(),
             'swatches' => $this->swatches()->map(static fn (Swatch $swatch): array => [
                 'name' => $swatch->name, 'formula' => $swatch->version->called(), 'thickness_mm' => $swatch->thickness_mm,
-                'poured_at' => $swatch->poured_at->toIso8601ZuluString('millisecond'), 'demoulded_at' => $swatch->demoulded_at?->toIso8601ZuluString('millisecond'), 'note' => $swatch->note,
+                'poured_at' => $swatch->poured_at->toIso8601ZuluString('millisecond'),
+                'demoulded_at' => $swatch->demoulded_at?->toIso8601ZuluString('millisecond'), 'note' => $swatch->note,
                 'readings' => $swatch->readings->map(static fn (SwatchReading $r): array => array_filter([
-                    'kind' => $r->kind, 'at' => $r->at->toIso8601ZuluString('millisecond'), 'scale' => $r->scale, 'readings' => $r->readings, 'backing' => $r->backing, 'lab' => $r->lab,
+                    'kind' => $r->kind, 'at' => $r->at->toIso8601ZuluString('millisecond'), 'scale' => $r->scale,
+                    'readings' => $r->readings, 'backing' => $r->backing, 'lab' => $r->lab,
                     'card_lab' => $r->card_lab, 'source' => $r->source, 'within_delta_e' => $r->within_delta_e, 'left_out' => $r->left_out,
                 ], static fn (mixed $value): bool => $value !== null))->all(),
             ])->values()->all(),
-            'targets' => $this->workshop->colourTargets()->orderBy('name')->get()->map(static fn (ColourTarget $target): array => ['name' => $target->name, 'lab' => $target->lab, ...$target->depthSaid()])->values()->all(),
+            'targets' => $this->workshop
+                ->colourTargets()
+                ->orderBy('name')
+                ->get()
+                ->map(static fn (ColourTarget $target): array => ['name' => $target->name, 'lab' => $target->lab, ...$target->depthSaid()])
+                ->values()
+                ->all(),
         ];
     }
 
@@ -52,10 +68,16 @@ final readonly class SwatchExport
     public function swatchRows(): iterable
     {
         foreach ($this->swatches() as $swatch) {
-            $head = [$swatch->name, $swatch->version->called(), self::line($swatch->version->recipe), $swatch->thickness_mm, $swatch->poured_at->toIso8601ZuluString('millisecond'), $swatch->demoulded_at?->toIso8601ZuluString('millisecond'), $swatch->note];
+            $head = [
+                $swatch->name, $swatch->version->called(), self::line($swatch->version->recipe), $swatch->thickness_mm,
+                $swatch->poured_at->toIso8601ZuluString('millisecond'), $swatch->demoulded_at?->toIso8601ZuluString('millisecond'),
+                $swatch->note,
+            ];
             foreach ($swatch->readings as $r) {
                 $median = $r->hardness()?->median()->reading;
-                yield [...$head, $r->kind, $r->at->toIso8601ZuluString('millisecond'), $r->scale, implode(' ', array_map(static fn (float $v): string => Measures::figure($v, 2), array_map(floatval(...), $r->readings ?? []))), $median,
+                yield [...$head, $r->kind, $r->at->toIso8601ZuluString('millisecond'), $r->scale, implode(
+                    ' ', array_map(static fn (float $v): string => Measures::figure($v, 2), array_map(floatval(...), $r->readings ?? [])),
+                ), $median,
                     $r->backing, $r->lab[0] ?? null, $r->lab[1] ?? null, $r->lab[2] ?? null, $r->source, $r->within_delta_e, $r->left_out];
             }
             if ($swatch->readings->isEmpty()) {
@@ -69,7 +91,10 @@ final readonly class SwatchExport
     {
         foreach ($this->formulas() as $formula) {
             foreach ($formula->versions as $version) {
-                yield [$formula->name, $formula->kind->value, $version->number, $version->parent?->called(), $version->note, self::line($version->recipe), $formula->retired_at !== null];
+                yield [
+                    $formula->name, $formula->kind->value, $version->number, $version->parent?->called(), $version->note,
+                    self::line($version->recipe), $formula->retired_at !== null,
+                ];
             }
         }
     }
@@ -89,7 +114,15 @@ final readonly class SwatchExport
      */
     public static function line(array $recipe): string
     {
-        return implode(' | ', [$recipe['base'], ...array_map(static fn (array $line): string => implode(' ', [$line['code'], Measures::figure((float) $line['amount'], 6), $line['basis'], $line['into']]), $recipe['additives'])]);
+        return implode(' | ', [
+            $recipe['base'],
+            ...array_map(
+                static fn (array $line): string => implode(' ', [
+                    $line['code'], Measures::figure((float) $line['amount'], 6), $line['basis'], $line['into'],
+                ]),
+                $recipe['additives'],
+            ),
+        ]);
     }
 
     /** @return \Illuminate\Database\Eloquent\Collection<int, Formula> */

@@ -50,7 +50,12 @@ final class SwatchImport
     /** @var array{formulas: int, swatches: int, readings: int, targets: int} */
     private array $new = ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0];
 
-    public function __construct(private readonly Workshop $workshop, private readonly KeepFormula $keep, private readonly ReadSwatch $read, private readonly CardWriter $cards) {}
+    public function __construct(
+        private readonly Workshop $workshop,
+        private readonly KeepFormula $keep,
+        private readonly ReadSwatch $read,
+        private readonly CardWriter $cards,
+    ) {}
 
     /**
      * All at once: for a file that is read in a moment.
@@ -74,7 +79,8 @@ final class SwatchImport
      * it goes out again.
      *
      * @param  Closure(int, int): void  $between  told before each step how far it is, of how many; throws {@see Cancelled} to stop
-     * @param  Closure(array<string, list<mixed>>): void  $noted  told in each step, together with what it wrote, all that was made so far: whoever dies between two leaves word of what has to go out again
+     * @param  Closure(array<string, list<mixed>>): void  $noted told in each step, together with what it wrote, all that was made so far:
+     *   whoever dies between two leaves word of what has to go out again
      * @return array{formulas: int, swatches: int, readings: int, targets: int} how many were new
      *
      * @throws BadInput
@@ -155,13 +161,18 @@ final class SwatchImport
                 FormulaVersion::query()->whereKey($some)->whereDoesntHave('pours')->whereDoesntHave('swatches')->delete();
             }
             foreach ($ids('retired') as $some) {
-                $this->workshop->formulas()->whereKey($some)->get()->each(static fn (Formula $formula): bool => $formula->update(['retired_at' => null]));
+                $this->workshop
+                    ->formulas()
+                    ->whereKey($some)
+                    ->get()
+                    ->each(static fn (Formula $formula): bool => $formula->update(['retired_at' => null]));
             }
             foreach ($ids('targets') as $some) {
                 $this->workshop->colourTargets()->whereKey($some)->delete();
             }
             foreach ($made['colours'] ?? [] as $was) {
-                is_array($was) && $this->workshop->colourTargets()->whereKey($was['id'] ?? 0)->first()?->update(array_diff_key($was, ['id' => true]));
+                is_array($was)
+                    && $this->workshop->colourTargets()->whereKey($was['id'] ?? 0)->first()?->update(array_diff_key($was, ['id' => true]));
             }
             $this->workshop->formulas()->whereKey(array_unique($formulas))->whereDoesntHave('versions')->delete();
             $this->cards->take(...array_values(array_unique(array_map(intval(...), $touched))));
@@ -186,8 +197,11 @@ final class SwatchImport
             // Its note makes a version of its own the first time only.
             $note = $version->textOrNull('note');
             $formula ??= $this->workshop->formulas()->where('name', $name)->first();
-            $same = $formula === null ? null : $this->keep->kept($formula, $this->keep->content($version->object('recipe')), $note, anyNote: false);
-            $this->versions[$called] = $same ?? ($this->keep)($name, $version->object('recipe'), $kind, ($this->versions[$parent ?? ''] ?? null)?->id, $note);
+            $same = $formula === null
+                ? null
+                : $this->keep->kept($formula, $this->keep->content($version->object('recipe')), $note, anyNote: false);
+            $this->versions[$called] = $same
+                ?? ($this->keep)($name, $version->object('recipe'), $kind, ($this->versions[$parent ?? ''] ?? null)?->id, $note);
             if ($same === null && $this->versions[$called]->wasRecentlyCreated) {
                 $this->made['versions'][] = $this->versions[$called]->id;
                 $this->new['formulas']++;
@@ -206,12 +220,19 @@ final class SwatchImport
         $in->only('name', 'formula', 'recipe', 'thickness_mm', 'poured_at', 'demoulded_at', 'note', 'readings');
         $formula = $in->text('formula');
         $version = $this->versions[$formula] ?? $this->known($in, $formula);
-        $poured = Moment::in($in, 'poured_at') ?? throw BadInput::at($in->at('poured_at'), Phrase::of('bench.say_when_was_poured'));
+        $poured = MomentInFile::in($in, 'poured_at') ?? throw BadInput::at($in->at('poured_at'), Phrase::of('bench.say_when_was_poured'));
         $name = mb_substr($in->text('name'), 0, 120);
-        $swatch = $this->workshop->swatches()->where('name', $name)->where('formula_version_id', $version->id)->where('poured_at', $poured->format('Y-m-d H:i:s.v'))->with('readings')->first();
+        $swatch = $this->workshop
+            ->swatches()
+            ->where('name', $name)
+            ->where('formula_version_id', $version->id)
+            ->where('poured_at', $poured->format('Y-m-d H:i:s.v'))
+            ->with('readings')
+            ->first();
         if ($swatch === null) {
             $swatch = $this->workshop->swatches()->create([
-                'name' => $name, 'formula_version_id' => $version->id, 'poured_at' => $poured, 'demoulded_at' => Moment::in($in, 'demoulded_at'),
+                'name' => $name, 'formula_version_id' => $version->id, 'poured_at' => $poured,
+                'demoulded_at' => MomentInFile::in($in, 'demoulded_at'),
                 'thickness_mm' => $in->positiveOrNull('thickness_mm', 200.0), 'note' => $in->textOrNull('note'),
             ])->load('readings');
             $this->touched[$swatch->id] = true;
@@ -226,11 +247,19 @@ final class SwatchImport
     private function reading(Swatch $swatch, Fields $in, CarbonImmutable $now): void
     {
         $leftOut = $in->has('left_out') && $in->bool('left_out');
-        $at = Moment::in($in, 'at');
+        $at = MomentInFile::in($in, 'at');
         // What a file brings was read long ago: nobody stands here to be asked.
-        $said = Fields::of([...array_diff_key($in->toArray(), ['left_out' => 0, 'at' => 0]), 'sure' => true, ...($at === null ? [] : ['at' => $at->toIso8601ZuluString('millisecond')])], $in->at(''));
+        $said = Fields::of(
+            [
+                ...array_diff_key($in->toArray(), ['left_out' => 0, 'at' => 0]), 'sure' => true,
+                ...($at === null ? [] : ['at' => $at->toIso8601ZuluString('millisecond')]),
+            ],
+            $in->at(''),
+        );
         // Two at once both stay; each of the file is one of those that are here, as long as there are any that say the same.
-        $same = $swatch->readings->first(fn (SwatchReading $r): bool => ! isset($this->found[$r->id]) && ($at === null || $r->at->eq($at)) && $this->says($r, $in));
+        $same = $swatch->readings->first(
+            fn (SwatchReading $r): bool => ! isset($this->found[$r->id]) && ($at === null || $r->at->eq($at)) && $this->says($r, $in),
+        );
         if ($same !== null) {
             $this->found[$same->id] = true;
 
@@ -250,7 +279,19 @@ final class SwatchImport
 
     private function says(SwatchReading $reading, Fields $in): bool
     {
-        $near = static fn (mixed $one, mixed $other): bool => (is_array($one) && is_array($other) && count($one) === count($other) && array_filter(array_map(static fn (mixed $a, mixed $b): float => is_numeric($a) && is_numeric($b) ? abs((float) $a - (float) $b) : INF, $one, $other), static fn (float $off): bool => $off > 1e-6) === []) || ($one === null && $other === null);
+        $near = static fn (mixed $one, mixed $other): bool => (
+            is_array($one)
+            && is_array($other)
+            && count($one) === count($other)
+            && array_filter(
+                array_map(
+                    static fn (mixed $a, mixed $b): float => is_numeric($a) && is_numeric($b) ? abs((float) $a - (float) $b) : INF, $one,
+                    $other,
+                ),
+                static fn (float $off): bool => $off > 1e-6,
+            ) === []
+        )
+            || ($one === null && $other === null);
         $said = $in->toArray();
 
         return $reading->kind === $in->text('kind') && ($reading->kind === 'hardness'
@@ -278,14 +319,20 @@ final class SwatchImport
     private function known(Fields $in, string $called): FormulaVersion
     {
         if ($in->has('recipe')) {
-            $kept = $this->versions[$called] = ($this->keep)((string) preg_replace('/ · \d+$/u', '', $called), $in->object('recipe'), FormulaKind::Trial);
+            $kept = $this->versions[$called] = ($this->keep)(
+                (string) preg_replace('/ · \d+$/u', '', $called), $in->object('recipe'), FormulaKind::Trial,
+            );
             $kept->wasRecentlyCreated && $this->made['versions'][] = $kept->id;
 
             return $kept;
         }
         [$name, $number] = preg_match('/^(.*) · (\d+)$/u', $called, $part) === 1 ? [$part[1], (int) $part[2]] : [$called, 0];
 
-        return FormulaVersion::query()->with('formula')->where('number', $number)->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id)->where('name', $name))->first()
+        return FormulaVersion::query()
+            ->with('formula')
+            ->where('number', $number)
+            ->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id)->where('name', $name))
+            ->first()
             ?? throw BadInput::at($in->at('formula'), Phrase::of('bench.formula_nowhere', ['called' => $called]));
     }
 }

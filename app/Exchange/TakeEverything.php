@@ -23,7 +23,10 @@ use ZipArchive;
 final readonly class TakeEverything
 {
     /** In any of these a shop has something of its own already. */
-    private const OWN = ['jobs' => 'jobs', 'formulas' => 'formulas', 'lots' => 'kits', 'moulds' => 'moulds', 'swatches' => 'swatches', 'own_sheets' => 'sheets', 'own_rules' => 'rules'];
+    private const OWN = [
+        'jobs' => 'jobs', 'formulas' => 'formulas', 'lots' => 'kits', 'moulds' => 'moulds', 'swatches' => 'swatches',
+        'own_sheets' => 'sheets', 'own_rules' => 'rules',
+    ];
 
     private const MOST_BYTES = 8_000_000_000;
 
@@ -62,13 +65,21 @@ final readonly class TakeEverything
 
     private function isEmpty(): void
     {
-        $has = array_values(array_filter(self::OWN, static fn (string $words, string $table): bool => Rows::of($table)->exists(), ARRAY_FILTER_USE_BOTH));
+        $has = array_values(
+            array_filter(self::OWN, static fn (string $words, string $table): bool => Rows::of($table)->exists(), ARRAY_FILTER_USE_BOTH),
+        );
         if ($has !== []) {
-            throw self::wrong('This shop has '.implode(', ', $has).' of its own. Everything is taken into an empty shop only, so that nothing is mixed up: start one with bin/serve --data FOLDER.');
+            throw self::wrong(
+                'This shop has '.implode(', ', $has).' of its own. Everything is taken into an empty shop only, so that nothing is mixed up: start one with bin/serve --data FOLDER.',
+            );
         }
     }
 
-    /** @return array{shop_id: int, parts: array<string, array{file: string, sha256: string}>, files: list<array{file: string, sha256: string}>} */
+    /**
+     * @return array{
+     *     shop_id: int, parts: array<string, array{file: string, sha256: string}>, files: list<array{file: string, sha256: string}>,
+     * }
+     */
     private static function manifest(ZipArchive $zip): array
     {
         $read = json_decode((string) $zip->getFromName('manifest.json'), true);
@@ -81,12 +92,19 @@ final readonly class TakeEverything
         [$parts, $files] = [[], []];
         foreach ($read['parts'] as $part) {
             if (is_array($part) && is_string($part['part'] ?? null) && isset(ArchiveParts::ALL[$part['part']])) {
-                $parts[$part['part']] = ['file' => "{$part['part']}.jsonl", 'sha256' => is_string($part['sha256'] ?? null) ? $part['sha256'] : ''];
+                $parts[$part['part']] = [
+                    'file' => "{$part['part']}.jsonl", 'sha256' => is_string($part['sha256'] ?? null) ? $part['sha256'] : '',
+                ];
             }
         }
         foreach (is_array($read['files'] ?? null) ? $read['files'] : [] as $one) {
             // Only what lies where files of a shop lie, and nothing that climbs out of there.
-            if (is_array($one) && is_string($one['file'] ?? null) && preg_match('#^files/(?:'.implode('|', Everything::FILES).')(?:/[0-9A-Za-z][0-9A-Za-z._-]*)+$#', $one['file']) === 1 && ! str_contains($one['file'], '..')) {
+            if (
+                is_array($one)
+                && is_string($one['file'] ?? null)
+                && preg_match('#^files/(?:'.implode('|', Everything::FILES).')(?:/[0-9A-Za-z][0-9A-Za-z._-]*)+$#', $one['file']) === 1
+                && ! str_contains($one['file'], '..')
+            ) {
                 $files[] = ['file' => $one['file'], 'sha256' => is_string($one['sha256'] ?? null) ? $one['sha256'] : ''];
             }
         }
@@ -94,7 +112,9 @@ final readonly class TakeEverything
         return ['shop_id' => is_int($read['shop_id'] ?? null) ? $read['shop_id'] : 0, 'parts' => $parts, 'files' => $files];
     }
 
-    /** @param  array{parts: array<string, array{file: string, sha256: string}>, files: list<array{file: string, sha256: string}>}  $manifest */
+    /**
+     * @param  array{parts: array<string, array{file: string, sha256: string}>, files: list<array{file: string, sha256: string}>}  $manifest
+     */
     private static function isWhole(ZipArchive $zip, array $manifest): void
     {
         $bytes = 0;
@@ -107,7 +127,9 @@ final readonly class TakeEverything
             $in = $stat === false ? false : $zip->getStream($one['file']);
             $hash = hash_init('sha256');
             if ($in === false || hash_update_stream($hash, $in) < 0 || ! hash_equals($one['sha256'], hash_final($hash))) {
-                throw self::wrong("“{$one['file']}” is missing from the archive, or damaged. Take another copy of it; nothing was taken in.");
+                throw self::wrong(
+                    "“{$one['file']}” is missing from the archive, or damaged. Take another copy of it; nothing was taken in.",
+                );
             }
         }
     }
@@ -129,7 +151,9 @@ final readonly class TakeEverything
             }
             DB::getDriverName() === 'pgsql' && self::countOn(array_column(array_intersect_key(ArchiveParts::ALL, $manifest['parts']), 0));
             app(Seals::class)->sealTheOld($this->workshop->id, CarbonImmutable::now());
-            $this->workshop->refresh()->update(['cards_stamp' => null, 'shelf_mark' => Rows::of('own_sheets')->exists() ? (string) Str::ulid() : null]);
+            $this->workshop->refresh()->update([
+                'cards_stamp' => null, 'shelf_mark' => Rows::of('own_sheets')->exists() ? (string) Str::ulid() : null,
+            ]);
 
             return $came;
         });
@@ -143,8 +167,13 @@ final readonly class TakeEverything
     private static function countOn(array $tables): void
     {
         foreach ($tables as $table) {
-            $counter = DB::selectOne('select pg_get_serial_sequence(?, ?) as name', [$table, Schema::hasColumn($table, 'id') ? 'id' : 'workshop_id'])?->name;
-            $counter === null || DB::statement("select setval('{$counter}', greatest((select coalesce(max(id), 0) + 1 from {$table}), nextval('{$counter}')), false)");
+            $counter = DB::selectOne('select pg_get_serial_sequence(?, ?) as name', [
+                $table, Schema::hasColumn($table, 'id') ? 'id' : 'workshop_id',
+            ])?->name;
+            $counter === null
+                || DB::statement(
+                    "select setval('{$counter}', greatest((select coalesce(max(id), 0) + 1 from {$table}), nextval('{$counter}')), false)",
+                );
         }
     }
 
@@ -187,8 +216,12 @@ final readonly class TakeEverything
         $isTaken = Person::query()->where('workshop_id', $this->workshop->id)->where('name_key', $row['name_key'] ?? '')->exists();
         $last = is_string($row['id'] ?? null) ? strtolower(substr($row['id'], -4)) : '';
         DB::table('people')->insertOrIgnore([
-            ...$row, 'left_at' => $row['left_at'] ?? CarbonImmutable::now('UTC')->format('Y-m-d H:i:s.v'), 'sessions' => (string) Str::ulid(),
-            ...($isTaken && is_string($row['name'] ?? null) ? ['name' => "{$row['name']} ({$last})", 'name_key' => mb_strtolower("{$row['name']} ({$last})")] : []),
+            ...$row, 'left_at' => $row['left_at'] ?? CarbonImmutable::now('UTC')->format('Y-m-d H:i:s.v'),
+            'sessions' => (string) Str::ulid(),
+            ...(
+                $isTaken && is_string($row['name'] ?? null) ? ['name' => "{$row['name']} ({$last})",
+                    'name_key' => mb_strtolower("{$row['name']} ({$last})"
+                    )] : []),
         ]);
     }
 
@@ -216,7 +249,9 @@ final readonly class TakeEverything
             if (! $fits) {
                 throw self::wrong("{$where}: “{$name}” is no {$column['type']}. Nothing was taken in.");
             }
-            $row[$name] = $column['type'] === 'any' && $value !== null ? json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE) : $value;
+            $row[$name] = $column['type'] === 'any' && $value !== null
+                ? json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE)
+                : $value;
         }
 
         return isset($columns['workshop_id']) ? [...$row, 'workshop_id' => $this->workshop->id] : $row;
@@ -228,7 +263,9 @@ final readonly class TakeEverything
         foreach ($manifest['files'] as ['file' => $name]) {
             $in = $zip->getStream($name);
             // Models lie by shop.
-            $path = preg_replace("#^(models|studies)/{$manifest['shop_id']}/#", "$1/{$this->workshop->id}/", substr($name, strlen('files/')));
+            $path = preg_replace(
+                "#^(models|studies)/{$manifest['shop_id']}/#", "$1/{$this->workshop->id}/", substr($name, strlen('files/')),
+            );
             // A picture of that name that is there already is somebody else's.
             $in === false || $path === null || Files::disk()->exists($path) || Files::disk()->writeStream($path, $in);
         }

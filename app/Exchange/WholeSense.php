@@ -23,7 +23,10 @@ use LogicException;
 use TypeError;
 use ValueError;
 
-/** Reads everything a database holds once, as the screens read it, and names what cannot be read: after a restore, a change of version, an import. */
+/**
+ * Reads everything a database holds once, as the screens read it, and names what cannot be read: after a restore, a change of version, an
+ * import.
+ */
 final readonly class WholeSense
 {
     private const AT_ONCE = 500;
@@ -48,7 +51,9 @@ final readonly class WholeSense
     private function words(): Generator
     {
         foreach (ArchiveParts::ALL as $part => [$table]) {
-            $columns = array_filter(ArchiveParts::columns($table), static fn (array $column): bool => in_array($column['type'], ['string', 'any'], true));
+            $columns = array_filter(
+                ArchiveParts::columns($table), static fn (array $column): bool => in_array($column['type'], ['string', 'any'], true),
+            );
             $hasId = Schema::hasColumn($table, 'id');
             if ($columns === [] || ! $hasId) {
                 continue;
@@ -59,7 +64,9 @@ final readonly class WholeSense
                     $why = match (true) {
                         ! is_string($value) => null,
                         ! mb_check_encoding($value, 'UTF-8') || str_contains($value, "\0") => "its {$name} is no text",
-                        $column['type'] === 'any' && json_decode($value, true, 128) === null && trim($value) !== 'null' => "its {$name} is broken off",
+                        $column['type'] === 'any'
+                            && json_decode($value, true, 128) === null
+                            && trim($value) !== 'null' => "its {$name} is broken off",
                         default => null,
                     };
                     if ($why !== null) {
@@ -75,7 +82,10 @@ final readonly class WholeSense
     {
         if (DB::getDriverName() === 'sqlite') {
             foreach (DB::select('pragma foreign_key_check') as $row) {
-                yield ['part' => (string) $row->table, 'id' => (int) $row->rowid, 'name' => '', 'why' => "it names one of {$row->parent} that is not there"];
+                yield [
+                    'part' => (string) $row->table, 'id' => (int) $row->rowid, 'name' => '',
+                    'why' => "it names one of {$row->parent} that is not there",
+                ];
             }
         }
     }
@@ -83,7 +93,9 @@ final readonly class WholeSense
     /** @return Generator<int, array{part: string, id: int, name: string, why: string}> */
     private function runs(): Generator
     {
-        foreach (Pour::query()->with('impression.job', 'snapshot')->where('state', '!=', PourState::Draft)->lazyById(self::AT_ONCE)->chunk(self::AT_ONCE) as $pours) {
+        foreach (Pour::query()->with('impression.job', 'snapshot')->where(
+            'state', '!=', PourState::Draft,
+        )->lazyById(self::AT_ONCE)->chunk(self::AT_ONCE) as $pours) {
             foreach (RecordedRun::legible(array_values($pours->all()))[1] as $pour) {
                 yield ['part' => 'pours', 'id' => $pour->id, 'name' => self::title($pour), 'why' => 'its run cannot be read'];
             }
@@ -109,8 +121,15 @@ final readonly class WholeSense
     private function others(): Generator
     {
         foreach (FormulaVersion::query()->with('formula')->lazyById(self::AT_ONCE) as $version) {
-            if (! self::can(fn (): mixed => $this->recipes->of($version) ?? throw new LogicException('Something of it is not on the shelf.'))) {
-                yield ['part' => 'formula-versions', 'id' => $version->id, 'name' => $version->formula->name, 'why' => 'its recipe cannot be read, or names what is not on the shelf'];
+            if (
+                ! self::can(
+                    fn (): mixed => $this->recipes->of($version) ?? throw new LogicException('Something of it is not on the shelf.'),
+                )
+            ) {
+                yield [
+                    'part' => 'formula-versions', 'id' => $version->id, 'name' => $version->formula->name,
+                    'why' => 'its recipe cannot be read, or names what is not on the shelf',
+                ];
             }
         }
         foreach (Series::query()->lazyById(self::AT_ONCE) as $series) {

@@ -10,6 +10,7 @@ use Apalos\Core\Phrase\Phrase;
 use App\Models\Fact;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /**
  * Writes down one fact of a stream. The browser gives each fact a key of its own: sent again, because the answer was lost or the
@@ -29,7 +30,7 @@ final readonly class AppendFact
     /**
      * @template S of Stream
      *
-     * @param  callable(): S  $open  reads the stream; called with the turn taken
+     * @param  Streams<S>  $streams
      * @param  Fields  $in  `key`, `kind`, `at_ms`, `payload`
      * @return S as it stands afterwards
      *
@@ -37,7 +38,7 @@ final readonly class AppendFact
      * @throws StepHasMoved
      * @throws FactDiffers
      */
-    public function __invoke(callable $open, Fields $in, CarbonImmutable $now): Stream
+    public function __invoke(Streams $streams, int $id, Fields $in, CarbonImmutable $now): Stream
     {
         $in->only('key', 'kind', 'at_ms', 'payload');
         $key = $in->text('key');
@@ -48,8 +49,8 @@ final readonly class AppendFact
         $payload = $in->objectOrNull('payload') ?? Fields::of([], 'payload');
         $said = self::boiled($kind, $payload->toArray());
 
-        return DB::transaction(static function () use ($open, $in, $key, $kind, $payload, $said, $now): Stream {
-            $stream = $open();
+        return DB::transaction(static function () use ($streams, $id, $in, $key, $kind, $payload, $said, $now): Stream {
+            $stream = $streams->open($id, $now);
             foreach ($stream->facts() as $known) {
                 if ($known->key === $key) {
                     return $known->said === null || $known->said === $said ? $stream : throw FactDiffers::from($known->kind);
@@ -61,15 +62,43 @@ final readonly class AppendFact
                 ...self::at($in, $stream, $now), 'payload' => $stream->accepts($kind, $payload, $now), 'said' => $said,
             ]);
 
-            return $stream->appended(Happened::told($fact));
+            $stream = $stream->with(Happened::told($fact));
+            $stream->project();
+
+            return $stream;
         }, 3);
+    }
+
+    /**
+     * What the house tells of itself, because somebody did something else.
+     *
+     * @template S of Stream
+     *
+     * @param  Streams<S>  $streams
+     * @param  array<string, mixed>  $payload
+     * @return S
+     *
+     * @throws BadInput
+     * @throws StepHasMoved
+     */
+    public function tell(Streams $streams, int $id, string $kind, array $payload, CarbonImmutable $now): Stream
+    {
+        return $this($streams, $id, Fields::of(['key' => (string) Str::ulid(), 'kind' => $kind, 'payload' => $payload]), $now);
     }
 
     /** @throws BadInput where a page would grow without end */
     private static function bounded(int $there, string $kind): void
     {
         if ($there >= self::MOST_FACTS) {
-            throw BadInput::at('kind', Phrase::written(sprintf('More than %s things were told of this already. Begin another one, and go on there.', number_format(self::MOST_FACTS, 0, '.', ' '))));
+            throw BadInput::at(
+                'kind',
+                Phrase::written(
+                    sprintf(
+                        'More than %s things were told of this already. Begin another one, and go on there.',
+                        number_format(self::MOST_FACTS, 0, '.', ' '),
+                    ),
+                ),
+            );
         }
         if ($kind === 'noted' && $there >= self::MOST_NOTES) {
             throw BadInput::at('kind', Phrase::of('bench.no_room_for_more'));
@@ -84,11 +113,16 @@ final readonly class AppendFact
      */
     private static function at(Fields $in, Stream $stream, CarbonImmutable $now): array
     {
-        $said = $in->has('at_ms') ? CarbonImmutable::createFromTimestampMs((int) $in->number('at_ms', 0.0, 1e14), $now->getTimezone()) : $now;
+        $said = $in->has('at_ms')
+            ? CarbonImmutable::createFromTimestampMs((int) $in->number('at_ms', 0.0, 1e14), $now->getTimezone())
+            : $now;
         $facts = $stream->facts();
         $earliest = $facts === [] ? $stream->beganAt() : $facts[count($facts) - 1]->at();
 
-        return ['at' => $said->max($now->subHours($stream::believedHours()))->min($now)->max($earliest), 'clock_at' => $now < $earliest ? $now : null];
+        return [
+            'at' => $said->max($now->subHours($stream::believedHours()))->min($now)->max($earliest),
+            'clock_at' => $now < $earliest ? $now : null,
+        ];
     }
 
     /** @param  array<array-key, mixed>  $payload */

@@ -12,15 +12,30 @@ use App\Models\Anchor;
 final readonly class ChainReport
 {
     /** @param  list<Phrase>  $says */
-    private function __construct(public bool $isWhole, public int $facts, public int $streams, public array $says, public ?ChainBreak $break = null, public ?int $fact = null) {}
+    private function __construct(
+        public bool $isWhole,
+        public int $facts,
+        public int $streams,
+        public array $says,
+        public ?ChainBreak $break = null,
+        public ?int $fact = null,
+    ) {}
 
     /** @param  Anchor|null  $old  of what was told before there were seals */
     public static function whole(int $facts, int $streams, ?Anchor $last, ?Anchor $old): self
     {
         return new self(true, $facts, $streams, [
             Phrase::of('bench.chain_is_whole', ['facts' => (float) $facts, 'streams' => (float) $streams]),
-            ...($last === null ? [] : [Phrase::of('bench.chain_is_anchored', ['on' => $last->at->format('Y-m-d H:i'), 'seal' => self::inShort($last->seal)])]),
-            ...($old === null ? [] : [Phrase::of('bench.chain_began_late', ['facts' => (float) $old->facts, 'on' => $old->at->format('Y-m-d')])]),
+            ...(
+                $last === null
+                ? []
+                : [Phrase::of('bench.chain_is_anchored', ['on' => $last->at->format('Y-m-d H:i'), 'seal' => self::inShort($last->seal)])]
+            ),
+            ...(
+                $old === null
+                ? []
+                : [Phrase::of('bench.chain_began_late', ['facts' => (float) $old->facts, 'on' => $old->at->format('Y-m-d')])]
+            ),
         ]);
     }
 

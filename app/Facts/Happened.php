@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use Apalos\Core\Facts\Fact as CoreFact;
+use Apalos\Core\Facts\FactKind;
 use App\Lists\Rows;
 use App\Models\Fact;
 use Carbon\CarbonImmutable;
@@ -13,12 +15,24 @@ use Illuminate\Support\Collection;
 final readonly class Happened
 {
     /** @param  array<string, mixed>  $payload */
-    private function __construct(public int $id, public string $key, public string $kind, public int $atMs, public array $payload, public ?string $said, public ?string $person = null, public ?string $witness = null) {}
+    private function __construct(
+        public int $id,
+        public string $key,
+        public string $kind,
+        public int $atMs,
+        public array $payload,
+        public ?string $said,
+        public ?string $person = null,
+        public ?string $witness = null,
+    ) {}
 
     /** One that was written down just now, without reading all of them again. */
     public static function told(Fact $fact): self
     {
-        return new self($fact->id, $fact->key, $fact->kind, (int) $fact->at->getTimestampMs(), $fact->payload, $fact->said, $fact->person, $fact->witness);
+        return new self(
+            $fact->id, $fact->key, $fact->kind, (int) $fact->at->getTimestampMs(), $fact->payload, $fact->said, $fact->person,
+            $fact->witness,
+        );
     }
 
     /**
@@ -33,10 +47,33 @@ final readonly class Happened
         foreach (self::rows($kind, $streams) as $row) {
             /** @var array<string, mixed> $payload */
             $payload = (array) json_decode((string) $row->payload, true, 64);
-            $happened[(int) $row->stream_id][] = new self((int) $row->id, (string) $row->key, (string) $row->kind, self::ms((string) $row->at), $payload, $row->said === null ? null : (string) $row->said, $row->person, $row->witness);
+            $happened[(int) $row->stream_id][] = new self(
+                (int) $row->id, (string) $row->key, (string) $row->kind, self::ms((string) $row->at), $payload,
+                $row->said === null ? null : (string) $row->said, $row->person, $row->witness,
+            );
         }
 
         return $happened;
+    }
+
+    /**
+     * As the core reads them.
+     *
+     * @template K of FactKind
+     *
+     * @param  list<self>  $facts
+     * @param  class-string<K>  $kinds
+     * @param  int  $fromMs  where its minutes begin; 0: those of the calendar
+     * @return list<CoreFact<K>>
+     */
+    public static function read(array $facts, string $kinds, int $fromMs = 0): array
+    {
+        return array_map(
+            static fn (self $fact): CoreFact => new CoreFact(
+                $fact->id, $kinds::from($fact->kind), ($fact->atMs - $fromMs) / 60_000.0, $fact->payload,
+            ),
+            $facts,
+        );
     }
 
     /**
@@ -68,7 +105,13 @@ final readonly class Happened
      */
     private static function rows(string $kind, array $streams): Collection
     {
-        return $streams === [] ? new Collection : Rows::of('facts')->where('stream', $kind)->whereIn('stream_id', $streams)->orderBy('id')->get(['id', 'stream_id', 'key', 'kind', 'at', 'payload', 'said', 'person', 'witness']);
+        return $streams === []
+            ? new Collection
+            : Rows::of('facts')
+                ->where('stream', $kind)
+                ->whereIn('stream_id', $streams)
+                ->orderBy('id')
+                ->get(['id', 'stream_id', 'key', 'kind', 'at', 'payload', 'said', 'person', 'witness']);
     }
 
     /** As it stands in the table: in UTC, to the millisecond. */

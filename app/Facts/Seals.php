@@ -20,7 +20,9 @@ final readonly class Seals
 
     private const AT_ONCE = 4000;
 
-    private const READ = ['id', 'stream', 'stream_id', 'key', 'kind', 'at', 'clock_at', 'payload', 'person', 'witness', 'door', 'device', 'nth', 'seal'];
+    private const READ = [
+        'id', 'stream', 'stream_id', 'key', 'kind', 'at', 'clock_at', 'payload', 'person', 'witness', 'door', 'device', 'nth', 'seal',
+    ];
 
     /** Seals what was told before there were seals as it is, and says so in an anchor of its own. */
     public function sealTheOld(int $workshop, CarbonImmutable $now): void
@@ -70,7 +72,8 @@ final readonly class Seals
             $heads = $last === null ? null : iterator_to_array($this->heads($workshop, $upTo, $last->up_to), false);
 
             return Anchor::query()->create([
-                'workshop_id' => $workshop, 'at' => $now, 'up_to' => $upTo, 'facts' => self::told($workshop, $upTo), 'heads' => $heads, 'note' => $note,
+                'workshop_id' => $workshop, 'at' => $now, 'up_to' => $upTo, 'facts' => self::told($workshop, $upTo), 'heads' => $heads,
+                'note' => $note,
                 'seal' => Seal::anchor($heads ?? $this->heads($workshop, $upTo, 0), $last->seal ?? Seal::NOTHING),
             ]);
         });
@@ -82,9 +85,18 @@ final readonly class Seals
         foreach ($this->streams($workshop) as $rows) {
             $streams++;
             $facts += count($rows);
-            $first = ChainCheck::first(array_map(static fn (\stdClass $row): array => ['id' => (int) $row->id, 'fact' => self::legible($row), 'seal' => $row->seal === null ? null : (string) $row->seal], $rows));
+            $first = ChainCheck::first(
+                array_map(
+                    static fn (\stdClass $row): array => [
+                        'id' => (int) $row->id, 'fact' => self::legible($row), 'seal' => $row->seal === null ? null : (string) $row->seal,
+                    ],
+                    $rows,
+                ),
+            );
             if ($first !== null) {
-                return ChainReport::broken($first['break'], (string) $rows[0]->stream, (int) $rows[0]->stream_id, $first['nth'], $first['id'], $facts, $streams);
+                return ChainReport::broken(
+                    $first['break'], (string) $rows[0]->stream, (int) $rows[0]->stream_id, $first['nth'], $first['id'], $facts, $streams,
+                );
             }
         }
 
@@ -101,8 +113,13 @@ final readonly class Seals
                     return ChainReport::unlike($anchor, $there === null, $stream, $id, $nth, $facts, $streams);
                 }
             }
-            if (! hash_equals(Seal::anchor($anchor->heads ?? $this->heads($workshop, $anchor->up_to, 0), $before), $anchor->seal) || self::told($workshop, $anchor->up_to) !== $anchor->facts) {
-                return ChainReport::unlike($anchor, self::told($workshop, $anchor->up_to) < $anchor->facts, null, null, null, $facts, $streams);
+            if (
+                ! hash_equals(Seal::anchor($anchor->heads ?? $this->heads($workshop, $anchor->up_to, 0), $before), $anchor->seal)
+                || self::told($workshop, $anchor->up_to) !== $anchor->facts
+            ) {
+                return ChainReport::unlike(
+                    $anchor, self::told($workshop, $anchor->up_to) < $anchor->facts, null, null, null, $facts, $streams,
+                );
             }
             $before = $anchor->seal;
             $old = $anchor->note === self::AS_THEY_WERE ? $anchor : $old;
@@ -146,19 +163,41 @@ final readonly class Seals
     /** @return Generator<list<\stdClass>> */
     private function touched(int $workshop, int $upTo, int $after): Generator
     {
-        $newest = DB::table('facts')->where('workshop_id', $workshop)->where('id', '>', $after)->where('id', '<=', $upTo)->groupBy('stream', 'stream_id')->orderBy('stream')->orderBy('stream_id')->selectRaw('max(id) as id');
-        foreach (DB::table('facts')->joinSub($newest, 'newest', 'newest.id', '=', 'facts.id')->orderBy('stream')->orderBy('stream_id')->get(['facts.stream', 'facts.stream_id', 'facts.nth', 'facts.seal']) as $row) {
+        $newest = DB::table('facts')
+            ->where('workshop_id', $workshop)
+            ->where('id', '>', $after)
+            ->where('id', '<=', $upTo)
+            ->groupBy('stream', 'stream_id')
+            ->orderBy('stream')
+            ->orderBy('stream_id')
+            ->selectRaw('max(id) as id');
+        foreach (DB::table('facts')->joinSub(
+            $newest, 'newest', 'newest.id', '=', 'facts.id',
+        )->orderBy('stream')->orderBy('stream_id')->get([
+            'facts.stream', 'facts.stream_id', 'facts.nth', 'facts.seal',
+        ]) as $row) {
             yield [$row];
         }
     }
 
-    /** @return Generator<list<\stdClass>> the facts of one stream after the other, each in the order of their numbers; never all of them at once */
+    /**
+     * @return Generator<list<\stdClass>> the facts of one stream after the other, each in the order of their numbers; never all of them at
+     *   once
+     */
     private function streams(int $workshop, ?int $upTo = null): Generator
     {
         [$at, $rows] = [['', 0, 0], []];
         do {
-            $some = DB::table('facts')->where('workshop_id', $workshop)->when($upTo !== null, static fn ($query) => $query->where('id', '<=', $upTo))
-                ->whereRaw('(stream, stream_id, id) > (?, ?, ?)', $at)->orderBy('stream')->orderBy('stream_id')->orderBy('id')->limit(self::AT_ONCE)->get(self::READ)->all();
+            $some = DB::table('facts')->where('workshop_id', $workshop)->when(
+                $upTo !== null, static fn ($query) => $query->where('id', '<=', $upTo),
+            )
+                ->whereRaw('(stream, stream_id, id) > (?, ?, ?)', $at)
+                ->orderBy('stream')
+                ->orderBy('stream_id')
+                ->orderBy('id')
+                ->limit(self::AT_ONCE)
+                ->get(self::READ)
+                ->all();
             foreach ($some as $row) {
                 if ($rows !== [] && ($row->stream !== $rows[0]->stream || $row->stream_id !== $rows[0]->stream_id)) {
                     yield $rows;
@@ -181,7 +220,8 @@ final readonly class Seals
     private static function fact(\stdClass $row, int $nth): SealedFact
     {
         return new SealedFact(
-            (string) $row->stream, (int) $row->stream_id, $nth, (string) $row->key, (string) $row->kind, Happened::ms((string) $row->at), $row->clock_at === null ? null : Happened::ms((string) $row->clock_at),
+            (string) $row->stream, (int) $row->stream_id, $nth, (string) $row->key, (string) $row->kind, Happened::ms((string) $row->at),
+            $row->clock_at === null ? null : Happened::ms((string) $row->clock_at),
             (array) json_decode((string) $row->payload, true, 64), $row->person, $row->witness, $row->door, $row->device,
         );
     }

@@ -8,8 +8,9 @@ use Apalos\Core\Input\Fields;
 use Carbon\CarbonImmutable;
 
 /**
- * Something that is only ever told by its facts: a run, a series. It says which fact fits where it stands; that a fact is kept
- * once, in order, by one writer at a time, is the kernel's business ({@see \App\Facts\AppendFact}).
+ * Something that is only ever told by its facts, as it stands: a run, a series. It was opened and read once ({@see Streams}); it says
+ * which fact fits, stands as it does with that fact told, and writes down what lists need of it. That a fact is kept once, in order,
+ * by one writer at a time, is the kernel's business ({@see AppendFact}).
  */
 interface Stream
 {
@@ -34,6 +35,9 @@ interface Stream
      */
     public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array;
 
-    /** Stands as it does with what was told just now, and writes down what lists need to know of it. */
-    public function appended(Happened $told): static;
+    /** The same with what was told just now: nothing is read again, and nothing written. */
+    public function with(Happened $told): static;
+
+    /** Writes down what lists need to know of it, and does what follows from the fact told last. */
+    public function project(): void;
 }

@@ -20,6 +20,8 @@ final readonly class TakenBack
     {
         $of = (int) $in->only('of')->number('of', 0.0, 1e15);
 
-        return $last === $of ? ['of' => $of] : throw new StepHasMoved('Only the last thing told can be taken back, and something else has happened since.');
+        return $last === $of
+            ? ['of' => $of]
+            : throw new StepHasMoved('Only the last thing told can be taken back, and something else has happened since.');
     }
 }

@@ -55,7 +55,9 @@ final readonly class ToldLate
     {
         // The clock on the wall shows whole minutes: what is said with it may lie within the one at hand.
         if ($this->said !== null && $earliest !== null && $this->said->addMinute() <= $earliest) {
-            throw BadInput::at(self::FIELD, Phrase::of('bench.told_too_early', ['what' => $what, 'at' => app(Workshop::class)->said($earliest, CarbonImmutable::now())]));
+            throw BadInput::at(self::FIELD, Phrase::of('bench.told_too_early', [
+                'what' => $what, 'at' => app(Workshop::class)->said($earliest, CarbonImmutable::now()),
+            ]));
         }
 
         return $this->said !== null && $earliest !== null && $this->at < $earliest ? new self($earliest, $this->zero, $earliest) : $this;

@@ -37,8 +37,11 @@ final readonly class FaultDesk
     /**
      * @param  array<string, mixed>  $answers  to what was asked
      * @return array{
-     *     causes: list<array{id: string, name: string, share: float, because: list<Phrase>, against: list<Phrase>, look: Phrase, next: Phrase}>,
-     *     question: array{fact: string, ask: Phrase, answers: list<array{value: float|bool|string, text: Phrase}>}|null, warnings: list<array{code: string, message: Phrase}>, asked: int
+     *     causes: list<array{
+     *         id: string, name: string, share: float, because: list<Phrase>, against: list<Phrase>, look: Phrase, next: Phrase,
+     *     }>,
+     *     question: array{fact: string, ask: Phrase, answers: list<array{value: float|bool|string, text: Phrase}>}|null,
+     *     warnings: list<array{code: string, message: Phrase}>, asked: int
      * }
      *
      * @throws \Apalos\Core\Input\BadInput
@@ -50,14 +53,28 @@ final readonly class FaultDesk
         $where = $answers['where'] ?? null;
         unset($answers['where']);
         $finder = new FaultFinder($book);
-        $request = FaultRequest::from(Fields::of(['seen' => $seen, 'where' => $where, 'facts' => [...$this->facts->of($run), ...$answers], 'confirmed' => $this->confirmed($run->pour->id)]), $book);
+        $request = FaultRequest::from(
+            Fields::of([
+                'seen' => $seen, 'where' => $where, 'facts' => [...$this->facts->of($run), ...$answers],
+                'confirmed' => $this->confirmed($run->pour->id),
+            ]),
+            $book,
+        );
         $found = $finder->find($request)->toArray();
         $asked = count($answers) + ($where === null ? 0 : 1);
         $question = $asked >= self::QUESTIONS ? null : (new NextQuestion($book, $finder))->after($request);
 
         return [
             'causes' => array_slice($found['causes'], 0, self::OFFERED),
-            'question' => $question === null ? null : ['fact' => $question['fact'], 'ask' => Phrase::written($question['ask']), 'answers' => array_map(static fn (array $answer): array => ['value' => $answer['value'], 'text' => Phrase::written($answer['text'])], $question['answers'])],
+            'question' => $question === null
+                ? null
+                : [
+                    'fact' => $question['fact'], 'ask' => Phrase::written($question['ask']),
+                    'answers' => array_map(
+                        static fn (array $answer): array => ['value' => $answer['value'], 'text' => Phrase::written($answer['text'])],
+                        $question['answers'],
+                    ),
+                ],
             'warnings' => $found['warnings'], 'asked' => $asked,
         ];
     }
@@ -66,7 +83,9 @@ final readonly class FaultDesk
     public function confirmed(?int $butFor = null): array
     {
         $found = [];
-        foreach (Rows::of('pours')->whereNotNull('cause')->when($butFor !== null, static fn ($q) => $q->where('id', '!=', $butFor))->groupBy('cause')->selectRaw('cause, count(*) as n')->orderByDesc('n')->get() as $row) {
+        foreach (Rows::of('pours')->whereNotNull('cause')->when(
+            $butFor !== null, static fn ($q) => $q->where('id', '!=', $butFor),
+        )->groupBy('cause')->selectRaw('cause, count(*) as n')->orderByDesc('n')->get() as $row) {
             isset($this->library->faultBook()->causes[(string) $row->cause]) && $found[(string) $row->cause] = (int) $row->n;
         }
         $learnt = Rows::of('trials')->whereNotNull('became')->limit(500)->pluck('became');
@@ -81,8 +100,19 @@ final readonly class FaultDesk
     /** @param  string|null  $fault  only casts that showed this count as bad; any bad grade where nothing is said */
     public function common(?string $fault): CommonResult
     {
-        $rows = Rows::of('pours')->where('state', PourState::Graded->value)->whereNotNull('graded_at')->whereExists(static fn ($q) => $q->selectRaw('1')->from('impressions')->whereColumn('impressions.id', 'pours.impression_id')->where('kind', 'cast'))
-            ->orderByDesc('graded_at')->limit(self::COMPARED)->get(['id', 'grade', 'base_code', 'room_c', 'poured_at', 'graded_by', ...($fault === null ? [] : ['faults'])]);
+        $rows = Rows::of('pours')
+            ->where('state', PourState::Graded->value)
+            ->whereNotNull('graded_at')
+            ->whereExists(
+                static fn ($q) => $q
+                    ->selectRaw('1')
+                    ->from('impressions')
+                    ->whereColumn('impressions.id', 'pours.impression_id')
+                    ->where('kind', 'cast'),
+            )
+            ->orderByDesc('graded_at')->limit(self::COMPARED)->get([
+                'id', 'grade', 'base_code', 'room_c', 'poured_at', 'graded_by', ...($fault === null ? [] : ['faults']),
+            ]);
         $ids = $rows->pluck('id')->all();
         $of = [];
         foreach (array_chunk($ids, 500) as $some) {
@@ -96,7 +126,9 @@ final readonly class FaultDesk
         }
         [$groups, $bad] = [[], 0];
         foreach ($rows as $row) {
-            $isBad = $fault === null ? Grade::tryFrom((string) $row->grade)?->counts() === false : in_array($fault, (array) json_decode((string) $row->faults, true), true);
+            $isBad = $fault === null
+                ? Grade::tryFrom((string) $row->grade)?->counts() === false
+                : in_array($fault, (array) json_decode((string) $row->faults, true), true);
             $bad += (int) $isBad;
             foreach ($this->shown($row) + array_map(array_unique(...), $of[(int) $row->id] ?? []) as $what => $values) {
                 foreach ($values as $value) {
@@ -114,7 +146,9 @@ final readonly class FaultDesk
     private function shown(\stdClass $row): array
     {
         $room = $row->room_c === null ? null : (float) $row->room_c;
-        $hour = $row->poured_at === null ? null : (int) CarbonImmutable::parse((string) $row->poured_at, 'UTC')->setTimezone($this->workshop->zone())->format('G');
+        $hour = $row->poured_at === null
+            ? null
+            : (int) CarbonImmutable::parse((string) $row->poured_at, 'UTC')->setTimezone($this->workshop->zone())->format('G');
 
         return array_filter([
             'person' => ($by = $this->names->of($row->graded_by)) === null ? [] : [$by],

@@ -25,13 +25,18 @@ final readonly class PourFacts
     public function of(RecordedRun $run): array
     {
         $facts = [
-            'ratio_error_pct' => $this->ratioError($run), 'room_c' => $run->pour->room_c ?? $run->frozen->roomC, 'ref_c' => $run->frozen->clock->model->reference()->degrees,
-            'deaired' => $run->plan->degassing->min > 0.0, 'batch_g' => max([0.0, ...array_map(static fn (MixingCup $cup): float => array_sum($cup->poured), $run->state->cups)]),
+            'ratio_error_pct' => $this->ratioError($run), 'room_c' => $run->pour->room_c ?? $run->frozen->roomC,
+            'ref_c' => $run->frozen->clock->model->reference()->degrees,
+            'deaired' => $run->plan->degassing->min > 0.0,
+            'batch_g' => max([0.0, ...array_map(static fn (MixingCup $cup): float => array_sum($cup->poured), $run->state->cups)]),
             ...$this->times($run), ...$this->lot($run), ...$this->sheets($run), ...$this->mould($run),
         ];
 
         // Shares and errors are measured, not counted: what a computer adds beyond that is noise.
-        return array_map(static fn (bool|float|string $fact): bool|float|string => is_float($fact) ? round($fact, 6) : $fact, array_filter($facts, static fn (mixed $fact): bool => $fact !== null));
+        return array_map(
+            static fn (bool|float|string $fact): bool|float|string => is_float($fact) ? round($fact, 6) : $fact,
+            array_filter($facts, static fn (mixed $fact): bool => $fact !== null),
+        );
     }
 
     /** How far the parts of the worst cup were from each other's measure. */
@@ -60,20 +65,32 @@ final readonly class PourFacts
             return $met === null || $at === null || $whole <= 0.0 ? null : max(0.0, $met->diffInSeconds($at) / $whole);
         };
 
-        return ['poured_at_share' => $share($filled, Milestone::PotLife), 'opened_at_share' => $share($run->pour->opened_at ?? $run->at($run->state->openedAt), Milestone::Demould)];
+        return [
+            'poured_at_share' => $share($filled, Milestone::PotLife),
+            'opened_at_share' => $share($run->pour->opened_at ?? $run->at($run->state->openedAt), Milestone::Demould),
+        ];
     }
 
     /** @return array<string, bool|float|null> of the worst lot it drew from */
     private function lot(RecordedRun $run): array
     {
         $on = ($run->pour->started_at ?? CarbonImmutable::now())->setTimezone(app(Workshop::class)->zone())->format('Y-m-d');
-        $lots = Rows::of('lot_draws')->join('lots', 'lots.id', '=', 'lot_draws.lot_id')->where('pour_id', $run->pour->id)->get(['opened_on', 'best_before']);
-        $days = $lots->map(static fn (\stdClass $lot): float => $lot->opened_on === null ? 0.0 : max(0.0, CarbonImmutable::parse((string) $lot->opened_on)->diffInDays(CarbonImmutable::parse($on))));
+        $lots = Rows::of('lot_draws')
+            ->join('lots', 'lots.id', '=', 'lot_draws.lot_id')
+            ->where('pour_id', $run->pour->id)
+            ->get(['opened_on', 'best_before']);
+        $days = $lots->map(
+            static fn (\stdClass $lot): float => $lot->opened_on === null
+                ? 0.0
+                : max(0.0, CarbonImmutable::parse((string) $lot->opened_on)->diffInDays(CarbonImmutable::parse($on))),
+        );
         $dated = $lots->whereNotNull('best_before');
 
         return [
             'lot_days_open' => $lots->isEmpty() ? null : (float) $days->max(),
-            'past_best_before' => $dated->isEmpty() ? null : $dated->contains(static fn (\stdClass $lot): bool => (string) $lot->best_before < $on),
+            'past_best_before' => $dated->isEmpty()
+                ? null
+                : $dated->contains(static fn (\stdClass $lot): bool => (string) $lot->best_before < $on),
         ];
     }
 
@@ -92,17 +109,27 @@ final readonly class PourFacts
             }
         }
         $ab = ($poured['A'] ?? 0.0) + ($poured['B'] ?? 0.0);
-        $soft = array_sum(array_intersect_key($poured, array_filter($sheets, static fn (array $sheet): bool => ($sheet['role'] ?? null) === 'softener')));
-        $pigment = array_intersect_key($poured, array_filter($sheets, static fn (array $sheet): bool => ($sheet['role'] ?? null) === 'pigment'));
+        $soft = array_sum(
+            array_intersect_key($poured, array_filter($sheets, static fn (array $sheet): bool => ($sheet['role'] ?? null) === 'softener')),
+        );
+        $pigment = array_intersect_key(
+            $poured, array_filter($sheets, static fn (array $sheet): bool => ($sheet['role'] ?? null) === 'pigment'),
+        );
         $bears = null;
         foreach (is_array($base['limits'] ?? null) ? $base['limits'] : [] as $limit) {
-            $bears = is_array($limit) && ($limit['role'] ?? null) === 'softener' && ($limit['basis'] ?? null) === 'pct_of_ab' && is_numeric($limit['max'] ?? null) ? (float) $limit['max'] : $bears;
+            $bears = is_array($limit)
+                && ($limit['role'] ?? null) === 'softener'
+                && ($limit['basis'] ?? null) === 'pct_of_ab'
+                && is_numeric($limit['max'] ?? null)
+                ? (float) $limit['max']
+                : $bears;
         }
 
         return [
             'family' => $family === '' ? null : $family,
             'moisture_sensitive' => $chemistry?->isAnyOf(['urethane']), 'hot_vinyl' => $chemistry?->isAnyOf(['plastisol']),
-            'softener_pct_of_ab' => $ab > 0.0 ? 100.0 * $soft / $ab : null, 'softener_max_pct' => $bears, 'pigment_weighed' => $pigment === [] ? null : true,
+            'softener_pct_of_ab' => $ab > 0.0 ? 100.0 * $soft / $ab : null, 'softener_max_pct' => $bears,
+            'pigment_weighed' => $pigment === [] ? null : true,
         ];
     }
 

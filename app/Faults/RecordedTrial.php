@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Faults;
 
-use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Trial\CupsCompared;
 use Apalos\Core\Trial\TrialFactKind;
 use Apalos\Core\Trial\TrialState;
@@ -23,20 +22,38 @@ final readonly class RecordedTrial
 
     public static function of(Trial $trial): self
     {
-        $facts = Happened::in(self::STREAM, [$trial->id])[$trial->id];
+        return self::from($trial, Happened::in(self::STREAM, [$trial->id])[$trial->id]);
+    }
 
-        return new self($trial, TrialState::of(array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, TrialFactKind::from($fact->kind), $fact->atMs / 60_000.0, $fact->payload), $facts)), $facts);
+    /** The same with what was told since. */
+    public function with(Happened $told): self
+    {
+        return self::from($this->trial, [...$this->facts, $told]);
+    }
+
+    /** @param  list<Happened>  $facts */
+    private static function from(Trial $trial, array $facts): self
+    {
+        return new self($trial, TrialState::of(Happened::read($facts, TrialFactKind::class)), $facts);
     }
 
     public function verdict(): VerdictResult
     {
         $names = array_column($this->trial->variants, 'name');
 
-        return (new CupsCompared)->of($this->state->scores($names, $this->trial->counted !== null), $this->trial->control === null ? null : ($names[$this->trial->control] ?? null));
+        return (new CupsCompared)->of(
+            $this->state->scores($names, $this->trial->counted !== null),
+            $this->trial->control === null ? null : ($names[$this->trial->control] ?? null),
+        );
     }
 
+    /** Writes down what lists need to know of it. */
     public function write(): void
     {
-        $this->trial->update(['ended_at' => $this->state->endedAt === null ? null : CarbonImmutable::createFromTimestampMs((int) round($this->state->endedAt * 60_000.0), 'UTC')]);
+        $this->trial->update([
+            'ended_at' => $this->state->endedAt === null
+                ? null
+                : CarbonImmutable::createFromTimestampMs((int) round($this->state->endedAt * 60_000.0), 'UTC'),
+        ]);
     }
 }

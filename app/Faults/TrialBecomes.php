@@ -22,7 +22,9 @@ use App\Swatches\ReadSwatch;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** What an ended trial said becomes a fact where it belongs: a test patch of the contacts, a puck of the drawer, a cause the shop has found. */
+/**
+ * What an ended trial said becomes a fact where it belongs: a test patch of the contacts, a puck of the drawer, a cause the shop has found.
+ */
 final readonly class TrialBecomes
 {
     public function __construct(private Library $library, private ReadSwatch $read, private CardWriter $cards) {}
@@ -71,8 +73,10 @@ final readonly class TrialBecomes
             }
             $good = count(array_filter($grades, static fn (Grade $grade): bool => $grade->counts()));
             $ids[] = TestPatch::query()->create([
-                'fresh' => $family, 'surface' => $surface, 'base' => $trial->base_code, 'released_with' => $variant['release'] ?? null, 'put_on_at' => $trial->created_at, 'due_at' => $trial->ended_at ?? $now, 'read_at' => $now,
-                'passed' => $good === count($grades), 'note' => "Trial “{$trial->name}”, {$variant['name']}: {$good} of ".count($grades).' cups good.',
+                'fresh' => $family, 'surface' => $surface, 'base' => $trial->base_code, 'released_with' => $variant['release'] ?? null,
+                'put_on_at' => $trial->created_at, 'due_at' => $trial->ended_at ?? $now, 'read_at' => $now,
+                'passed' => $good === count($grades),
+                'note' => "Trial “{$trial->name}”, {$variant['name']}: {$good} of ".count($grades).' cups good.',
             ])->id;
         }
 
@@ -80,41 +84,61 @@ final readonly class TrialBecomes
             throw BadInput::at('what', Phrase::of('bench.no_cup_graded_yet'));
         }
 
-        return [['what' => 'contacts', 'patches' => $ids], (count($ids) === 1 ? 'One test patch stands' : count($ids).' test patches stand').' under Contacts: passed where every cup came out usable or better.'];
+        return [
+            ['what' => 'contacts', 'patches' => $ids],
+            (
+                count($ids) === 1 ? 'One test patch stands' : count($ids).' test patches stand'
+            ).' under Contacts: passed where every cup came out usable or better.',
+        ];
     }
 
     /** @return array{array<string, mixed>, string} */
     private function puck(Trial $trial, Fields $in, CarbonImmutable $now): array
     {
         $in->only('what', 'version', 'scale', 'readings');
-        $version = FormulaVersion::query()->with('formula')->find((int) $in->number('version', 1.0, 1e15)) ?? throw BadInput::at('version', Phrase::of('bench.no_such_formula_choose'));
+        $version = FormulaVersion::query()->with('formula')->find((int) $in->number('version', 1.0, 1e15))
+            ?? throw BadInput::at('version', Phrase::of('bench.no_such_formula_choose'));
         $scale = $in->choice('scale', ShoreScale::class);
         $said = $in->toArray()['readings'] ?? null;
-        $readings = array_values(array_filter(is_array($said) ? $said : [], static fn (mixed $one): bool => is_int($one) || is_float($one)));
+        $readings = array_values(
+            array_filter(is_array($said) ? $said : [], static fn (mixed $one): bool => is_int($one) || is_float($one)),
+        );
         if ($readings === []) {
             throw BadInput::at('readings', Phrase::of('bench.write_what_gauge_read'));
         }
         array_map(static fn (int|float $one): Shore => Shore::of($scale, (float) $one), $readings);
         $swatch = null;
         $this->cards->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
-            $swatch = Swatch::query()->create(['formula_version_id' => $version->id, 'name' => mb_substr("Trial: {$trial->name}", 0, 120), 'poured_at' => $trial->created_at, 'demoulded_at' => $trial->ended_at]);
-            ($this->read)($swatch, Fields::of(['kind' => 'hardness', 'scale' => $scale->value, 'readings' => $readings, 'sure' => true]), $now);
+            $swatch = Swatch::query()->create([
+                'formula_version_id' => $version->id, 'name' => mb_substr("Trial: {$trial->name}", 0, 120),
+                'poured_at' => $trial->created_at, 'demoulded_at' => $trial->ended_at,
+            ]);
+            ($this->read)(
+                $swatch, Fields::of(['kind' => 'hardness', 'scale' => $scale->value, 'readings' => $readings, 'sure' => true]), $now,
+            );
 
             return $swatch;
         });
 
-        return [['what' => 'hardness', 'swatch' => $swatch->id ?? null], 'A puck lies in the drawer; the hardness of this base rests on it from now on.'];
+        return [
+            ['what' => 'hardness', 'swatch' => $swatch->id ?? null],
+            'A puck lies in the drawer; the hardness of this base rests on it from now on.',
+        ];
     }
 
     /** @return array{array<string, mixed>, string} */
     private function cause(Trial $trial, Fields $in): array
     {
-        $cause = $this->library->faultBook()->causes[$in->text('cause')] ?? throw BadInput::at('cause', Phrase::of('bench.no_such_cause_in'));
+        $cause = $this->library->faultBook()->causes[$in->text('cause')]
+            ?? throw BadInput::at('cause', Phrase::of('bench.no_such_cause_in'));
         $word = RecordedTrial::of($trial)->verdict()->word;
         if ($word !== VerdictResult::SURE && $word !== VerdictResult::LEANS) {
             throw BadInput::at('what', Phrase::of('bench.saw_no_difference_confirms'));
         }
 
-        return [['what' => 'faults', 'cause' => $cause->id], "“{$cause->name}” counts as found once more: it is offered sooner after a bad cast."];
+        return [
+            ['what' => 'faults', 'cause' => $cause->id],
+            "“{$cause->name}” counts as found once more: it is offered sooner after a bad cast.",
+        ];
     }
 }

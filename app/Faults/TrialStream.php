@@ -19,13 +19,7 @@ use Carbon\CarbonImmutable;
 /** A trial: which cup is graded how. */
 final readonly class TrialStream implements Stream
 {
-    private function __construct(public RecordedTrial $recorded) {}
-
-    /** With the turn taken to write to it. */
-    public static function open(Trial $trial): self
-    {
-        return new self(RecordedTrial::of(Trial::query()->lockForUpdate()->findOrFail($trial->id)));
-    }
+    public function __construct(public RecordedTrial $recorded) {}
 
     public static function name(): string
     {
@@ -67,17 +61,21 @@ final readonly class TrialStream implements Stream
             TrialFactKind::Graded => $this->graded($payload->only('variant', 'cup', 'grade')),
             TrialFactKind::Counted => $this->counted($payload->only('variant', 'cup', 'n')),
             TrialFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
-            TrialFactKind::Ended => $this->recorded->state->sawNothing() ? throw BadInput::at('kind', Phrase::of('bench.grade_cup_first_trial')) : [],
+            TrialFactKind::Ended => $this->recorded->state->sawNothing()
+                ? throw BadInput::at('kind', Phrase::of('bench.grade_cup_first_trial'))
+                : [],
             TrialFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }
 
-    public function appended(Happened $told): static
+    public function with(Happened $told): static
     {
-        $recorded = RecordedTrial::of($this->recorded->trial);
-        $recorded->write();
+        return new self($this->recorded->with($told));
+    }
 
-        return new self($recorded);
+    public function project(): void
+    {
+        $this->recorded->write();
     }
 
     /** @return array{variant: int, cup: int, grade: string} */
@@ -103,6 +101,9 @@ final readonly class TrialStream implements Stream
     {
         $trial = $this->recorded->trial;
 
-        return ['variant' => (int) $in->number('variant', 0.0, count($trial->variants) - 1.0), 'cup' => (int) $in->number('cup', 0.0, $trial->cups - 1.0)];
+        return [
+            'variant' => (int) $in->number('variant', 0.0, count($trial->variants) - 1.0),
+            'cup' => (int) $in->number('cup', 0.0, $trial->cups - 1.0),
+        ];
     }
 }

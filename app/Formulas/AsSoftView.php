@@ -15,14 +15,22 @@ final readonly class AsSoftView implements View
 {
     private const MOST = 40;
 
-    public function __construct(private FormulaQuery $formulas, private Recipes $recipes, private HardnessBook $hardness, private string $words) {}
+    public function __construct(
+        private FormulaQuery $formulas,
+        private Recipes $recipes,
+        private HardnessBook $hardness,
+        private string $words,
+    ) {}
 
     /** @return array{formulas: list<array{id: int, name: string, shore: string, scale: string, reading: float}>, more: bool} */
     public function toArray(): array
     {
         $found = ($this->formulas)('mix', $this->words)->with('newest')->orderByDesc('id')->limit(self::MOST + 1)->get();
 
-        return ['formulas' => array_values(array_filter($found->take(self::MOST)->map($this->soft(...))->all())), 'more' => $found->count() > self::MOST];
+        return [
+            'formulas' => array_values(array_filter($found->take(self::MOST)->map($this->soft(...))->all())),
+            'more' => $found->count() > self::MOST,
+        ];
     }
 
     /** @return array{id: int, name: string, shore: string, scale: string, reading: float}|null */
@@ -33,6 +41,11 @@ final readonly class AsSoftView implements View
 
         $shore = $shore === null ? null : Shore::of($shore->scale, max(0.0, round($shore->reading)));
 
-        return $shore === null ? null : ['id' => $formula->id, 'name' => $formula->name, 'shore' => $shore->written(), 'scale' => $shore->scale->value, 'reading' => $shore->reading];
+        return $shore === null
+            ? null
+            : [
+                'id' => $formula->id, 'name' => $formula->name, 'shore' => $shore->written(), 'scale' => $shore->scale->value,
+                'reading' => $shore->reading,
+            ];
     }
 }

@@ -20,7 +20,14 @@ use App\Types\View;
  */
 final readonly class FormulaAnswerView implements View
 {
-    public function __construct(private Recipe $recipe, private MixResult $mix, private ?string $hardness, private ?SofteningEffectsResult $cost, private bool $asPaint, private Library $library) {}
+    public function __construct(
+        private Recipe $recipe,
+        private MixResult $mix,
+        private ?string $hardness,
+        private ?SofteningEffectsResult $cost,
+        private bool $asPaint,
+        private Library $library,
+    ) {}
 
     /**
      * @return array{
@@ -35,14 +42,26 @@ final readonly class FormulaAnswerView implements View
         $known = array_intersect_key($this->library->cautions(), array_flip($this->recipe->hazards()));
 
         return [
-            'additives' => array_map(fn (string $name): array => [...$shares[$name], 'grams' => $this->mix->parts[$name]->g ?? 0.0], array_keys($shares)),
+            'additives' => array_map(
+                fn (string $name): array => [...$shares[$name], 'grams' => $this->mix->parts[$name]->g ?? 0.0], array_keys($shares),
+            ),
             'mix' => $this->mix->toArray(),
             'hardness' => $this->hardness,
             'cost' => $this->cost?->toArray(),
             // What a pot of paint asks of the scale is told with the pot.
-            'warnings' => Warning::all([...$this->recipe->warnings($this->asPaint), ...($this->asPaint ? [] : [...$this->mix->warnings, ...($this->cost->warnings ?? [])])]),
-            'cautions' => array_values(array_map(static fn (array $caution): array => ['title' => $caution['title'], 'text' => Phrase::written($caution['text'])], $known)),
-            'gear' => array_values(array_unique(array_merge(...array_values(array_map(static fn (array $caution): array => $caution['gear'], $known))))),
+            'warnings' => Warning::all([
+                ...$this->recipe->warnings($this->asPaint),
+                ...($this->asPaint ? [] : [...$this->mix->warnings, ...($this->cost->warnings ?? [])]),
+            ]),
+            'cautions' => array_values(
+                array_map(
+                    static fn (array $caution): array => ['title' => $caution['title'], 'text' => Phrase::written($caution['text'])],
+                    $known,
+                ),
+            ),
+            'gear' => array_values(
+                array_unique(array_merge(...array_values(array_map(static fn (array $caution): array => $caution['gear'], $known)))),
+            ),
         ];
     }
 }

@@ -28,7 +28,12 @@ final readonly class FormulaQuery
         $kind === self::RETIRED ? $query->whereNotNull('retired_at') : $query->whereNull('retired_at')->where('kind', $kind);
         if ($words !== '') {
             $codes = $this->codes($words);
-            $query->where(static fn (Builder $either) => $either->where(Like::of('name', $words))->when($codes !== [], static fn (Builder $or) => $or->orWhereHas('newest', static fn (Builder $version) => self::of($version, $codes))));
+            $query->where(
+                static fn (Builder $either) => $either->where(Like::of('name', $words))->when(
+                    $codes !== [],
+                    static fn (Builder $or) => $or->orWhereHas('newest', static fn (Builder $version) => self::of($version, $codes)),
+                ),
+            );
         }
 
         return $query;

@@ -23,7 +23,13 @@ use App\Swatches\HardnessBook;
 /** What a formula comes to: grams, both bases, how hard it will be, what that costs, what to mind. */
 final readonly class FormulaReckoner
 {
-    public function __construct(private Library $library, private Workshop $workshop, private RoomTemperature $room, private HardnessBook $hardness, private CureClock $clock) {}
+    public function __construct(
+        private Library $library,
+        private Workshop $workshop,
+        private RoomTemperature $room,
+        private HardnessBook $hardness,
+        private CureClock $clock,
+    ) {}
 
     /**
      * @param  Fields  $recipe  `base` and `additives`
@@ -35,7 +41,8 @@ final readonly class FormulaReckoner
         $read = Recipe::from($recipe, $this->library->shelf());
         $mix = (new MixPlanner)->plan(new MixRequest(
             $read->base->forMixing(), MixTarget::from(Fields::of(['mass_g' => $massG, 'waste_pct' => 0])), $read->additives(),
-            new Scale(Grams::of($this->workshop->scale_division_g), null), null, $this->room->now(), Minutes::of(0.0), Minutes::of(0.0), null, null,
+            new Scale(Grams::of($this->workshop->scale_division_g), null), null, $this->room->now(), Minutes::of(0.0), Minutes::of(0.0),
+            null, null,
         ));
 
         return new FormulaAnswerView($read, $mix, $this->hardness->expected($read), $this->cost($read), $asPaint, $this->library);
@@ -45,7 +52,10 @@ final readonly class FormulaReckoner
     {
         foreach ($recipe->sheets() as $sheet) {
             if ($sheet->softening !== null && $sheet->suits($recipe->base)) {
-                return SofteningEffectsResult::of($recipe->base, $sheet->softening, $recipe->base->bears($sheet), 100.0 * $recipe->loads()[$sheet->code], null, $this->clock->pours($recipe->base));
+                return SofteningEffectsResult::of(
+                    $recipe->base, $sheet->softening, $recipe->base->bears($sheet), 100.0 * $recipe->loads()[$sheet->code], null,
+                    $this->clock->pours($recipe->base),
+                );
             }
         }
 

@@ -28,12 +28,21 @@ final readonly class FormulasView implements View
      * @param  Collection<int, Formula>  $formulas  with `newest` and how many versions there are
      * @param  array{kind: string, q: string}  $filter
      */
-    public function __construct(private Collection $formulas, private Slice $slice, private int $total, private array $filter, private Library $library, private HardnessBook $hardness, private Recipes $recipes) {}
+    public function __construct(
+        private Collection $formulas,
+        private Slice $slice,
+        private int $total,
+        private array $filter,
+        private Library $library,
+        private HardnessBook $hardness,
+        private Recipes $recipes,
+    ) {}
 
     /**
      * @return array{
      *     formulas: list<array{
-     *         id: int, name: string, kind: string, versions: int, base: string, colour: string, inside: list<array{name: string, colour: string, pct_of_ab: float}>, hardness: string|null,
+     *         id: int, name: string, kind: string, versions: int, base: string, colour: string,
+     *         inside: list<array{name: string, colour: string, pct_of_ab: float}>, hardness: string|null,
      *         pours: int, last_ms: int|null, last_grade: string|null, retired: bool
      *     }>,
      *     pages: array{page: int, pages: int, total: int}, filter: array{kind: string, q: string},
@@ -51,11 +60,19 @@ final readonly class FormulasView implements View
                 $at = $pours[$formula->id]['last'] ?? null;
 
                 return [
-                    'id' => $formula->id, 'name' => $formula->name, 'kind' => $formula->kind->value, 'versions' => (int) $formula->getAttribute('versions_count'),
+                    'id' => $formula->id, 'name' => $formula->name, 'kind' => $formula->kind->value,
+                    'versions' => (int) $formula->getAttribute('versions_count'),
                     'base' => $recipe->base->name ?? '', 'colour' => $recipe->base->colour ?? '#cfc4ae',
-                    'inside' => array_map(static fn (AdditiveSheet $sheet): array => ['name' => $sheet->name, 'colour' => $sheet->colour, 'pct_of_ab' => 100.0 * $loads[$sheet->code]], $recipe?->sheets() ?? []),
+                    'inside' => array_map(
+                        static fn (AdditiveSheet $sheet): array => [
+                            'name' => $sheet->name, 'colour' => $sheet->colour, 'pct_of_ab' => 100.0 * $loads[$sheet->code],
+                        ],
+                        $recipe?->sheets() ?? [],
+                    ),
                     'hardness' => $recipe === null || $formula->kind->value === 'paint' ? null : $this->hardness->expected($recipe),
-                    'pours' => $pours[$formula->id]['pours'] ?? 0, 'last_ms' => $at === null ? null : (int) CarbonImmutable::parse($at, 'UTC')->getTimestampMs(), 'last_grade' => $pours[$formula->id]['grade'] ?? null,
+                    'pours' => $pours[$formula->id]['pours'] ?? 0,
+                    'last_ms' => $at === null ? null : (int) CarbonImmutable::parse($at, 'UTC')->getTimestampMs(),
+                    'last_grade' => $pours[$formula->id]['grade'] ?? null,
                     'retired' => $formula->retired_at !== null,
                 ];
             })->all()),
@@ -68,18 +85,29 @@ final readonly class FormulasView implements View
     private function pours(): array
     {
         $of = FormulaVersion::query()->whereIn('formula_id', $this->formulas->modelKeys())->toBase()->pluck('formula_id', 'id')->all();
-        $counted = Rows::of('pours')->whereIn('formula_version_id', array_keys($of))->groupBy('formula_version_id')->selectRaw('formula_version_id, count(*) as pours, max(started_at) as last')->get();
+        $counted = Rows::of('pours')
+            ->whereIn('formula_version_id', array_keys($of))
+            ->groupBy('formula_version_id')
+            ->selectRaw('formula_version_id, count(*) as pours, max(started_at) as last')
+            ->get();
         /** @var array<int, array{pours: int, last: string|null, version: int}> $pours */
         $pours = [];
         foreach ($counted as $row) {
             $formula = (int) $of[$row->formula_version_id];
             $so = $pours[$formula] ?? ['pours' => 0, 'last' => null, 'version' => 0];
             $isLater = $row->last !== null && ($so['last'] === null || (string) $row->last > $so['last']);
-            $pours[$formula] = ['pours' => $so['pours'] + (int) $row->pours, 'last' => $isLater ? (string) $row->last : $so['last'], 'version' => $isLater ? (int) $row->formula_version_id : $so['version']];
+            $pours[$formula] = [
+                'pours' => $so['pours'] + (int) $row->pours, 'last' => $isLater ? (string) $row->last : $so['last'],
+                'version' => $isLater ? (int) $row->formula_version_id : $so['version'],
+            ];
         }
         $last = null;
         foreach ($pours as $formula => $so) {
-            $one = Rows::of('pours')->where('formula_version_id', $so['version'])->orderByDesc('started_at')->limit(1)->selectRaw("{$formula} as formula_id, grade");
+            $one = Rows::of('pours')
+                ->where('formula_version_id', $so['version'])
+                ->orderByDesc('started_at')
+                ->limit(1)
+                ->selectRaw("{$formula} as formula_id, grade");
             $last = $last === null ? $one : $last->unionAll($one);
         }
         $grades = [];

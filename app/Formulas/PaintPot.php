@@ -23,7 +23,13 @@ final readonly class PaintPot
 
     private const MOST_COATS = 20.0;
 
-    public function __construct(private Library $library, private Workshop $workshop, private RoomTemperature $room, private ContactBook $contacts, private PaintPlanner $planner) {}
+    public function __construct(
+        private Library $library,
+        private Workshop $workshop,
+        private RoomTemperature $room,
+        private ContactBook $contacts,
+        private PaintPlanner $planner,
+    ) {}
 
     /** @throws BadInput */
     public function mix(Fields $in): PaintAnswerView
@@ -31,10 +37,14 @@ final readonly class PaintPot
         $in->only('recipe', 'area_mm2', 'film_mm', 'coats', 'waste_pct');
         $recipe = Recipe::from($in->object('recipe'), $this->library->shelf());
         $pot = $this->planner->plan(
-            $recipe, $in->positive('area_mm2', 1e8), $in->positive('film_mm', self::THICKEST_MM), (int) $in->number('coats', 1.0, self::MOST_COATS),
+            $recipe, $in->positive('area_mm2', 1e8), $in->positive('film_mm', self::THICKEST_MM),
+            (int) $in->number('coats', 1.0, self::MOST_COATS),
             $in->number('waste_pct', 0.0, 300.0), new Scale(Grams::of($this->workshop->scale_division_g), null), $this->room->now(),
         );
-        $holds = $this->contacts->judge($this->contacts->asked(['fresh' => ['family' => $recipe->base->family, 'skin_safe' => $recipe->base->isForSkin()], 'surface' => ['id' => $this->library->usual('painted')], 'intent' => 'bond']));
+        $holds = $this->contacts->judge($this->contacts->asked([
+            'fresh' => ['family' => $recipe->base->family, 'skin_safe' => $recipe->base->isForSkin()],
+            'surface' => ['id' => $this->library->usual('painted')], 'intent' => 'bond',
+        ]));
 
         return new PaintAnswerView($pot, $holds);
     }

@@ -16,6 +16,8 @@ final readonly class Edition
     {
         $said = $request->query('edition');
 
-        return is_string($said) && preg_match('/^\d{1,9}$/', $said) === 1 ? (int) $said : throw BadInput::at('edition', Phrase::of('bench.say_which_edition'));
+        return is_string($said) && preg_match('/^\d{1,9}$/', $said) === 1
+            ? (int) $said
+            : throw BadInput::at('edition', Phrase::of('bench.say_which_edition'));
     }
 }

@@ -36,7 +36,11 @@ final readonly class May
         }
         [$ability] = $this->entry($method, $uri, $said) ?? [null];
 
-        return $ability ?? (self::plain($method) === 'GET' ? self::LOOK : throw new LogicException("{$method} {$uri} stands nowhere in library/roles.yaml: say who may."));
+        return $ability ?? (
+            self::plain($method) === 'GET'
+            ? self::LOOK
+            : throw new LogicException("{$method} {$uri} stands nowhere in library/roles.yaml: say who may.")
+        );
     }
 
     /**
@@ -58,7 +62,11 @@ final readonly class May
         foreach ([self::DOOR, self::OWN, self::DECIDE, self::WORK, self::LOOK] as $ability) {
             foreach ($this->doors($ability) as $door) {
                 [$known, $of, $field] = [...explode(' ', $door, 3), '', ''];
-                if ($known === self::plain($method) && $of === $uri && ($field === '' || ! in_array($said[$field] ?? null, [null, '', false, []], true))) {
+                if (
+                    $known === self::plain($method)
+                    && $of === $uri
+                    && ($field === '' || ! in_array($said[$field] ?? null, [null, '', false, []], true))
+                ) {
                     return [$ability, $door];
                 }
             }
@@ -87,6 +95,12 @@ final readonly class May
         return in_array($ability, (array) ($this->library->roles()['roles'][$role->value]['asks'] ?? []), true);
     }
 
+    /** Whether a door also leads to a practice: whoever may look may do all of it there. */
+    public function isPractised(string $method, string $uri): bool
+    {
+        return in_array(self::plain($method).' '.$uri, (array) ($this->library->roles()['practice'] ?? []), true);
+    }
+
     /** @return list<string> */
     public function doors(string $ability): array
     {
@@ -99,6 +113,9 @@ final readonly class May
     public function roles(): array
     {
         /** @var array<string, array{name: string, says: string}> */
-        return array_map(static fn (mixed $role): array => ['name' => (string) ($role['name'] ?? ''), 'says' => (string) ($role['says'] ?? '')], (array) ($this->library->roles()['roles'] ?? []));
+        return array_map(
+            static fn (mixed $role): array => ['name' => (string) ($role['name'] ?? ''), 'says' => (string) ($role['says'] ?? '')],
+            (array) ($this->library->roles()['roles'] ?? []),
+        );
     }
 }

@@ -30,17 +30,25 @@ final readonly class Reply
         /** @var array<string, mixed> $told */
         $told = self::words()->tell($props);
 
-        return Inertia::render($component, $told);
+        return Inertia::render($component, array_map(self::whole(...), $told));
+    }
+
+    /** Inertia looks through every figure of an array for one to resolve. There is none here, so it is handed over in one piece. */
+    private static function whole(mixed $told): mixed
+    {
+        return is_array($told) && $told !== [] && ! array_is_list($told) ? (object) $told : $told;
     }
 
     /**
      * @param  array<array-key, mixed>  $what
-     * @return array<array-key, mixed> what every screen has around it, told
+     * @return object what every screen has around it, told
      */
-    public static function frame(array $what): array
+    public static function frame(array $what): object
     {
-        /** @var array<array-key, mixed> */
-        return self::words()->tell($what);
+        /** @var array<array-key, mixed> $told */
+        $told = self::words()->tell($what);
+
+        return (object) $told;
     }
 
     public static function refused(BadInput $wrong): JsonResponse

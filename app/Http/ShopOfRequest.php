@@ -26,7 +26,9 @@ final readonly class ShopOfRequest
         }
         $id = self::ofLink($request) ?? self::ofPerson($request) ?? self::ofToken($request) ?? self::ofTablet($request);
 
-        return $id === null ? self::named(is_string($shop = $request->cookie(self::COOKIE)) ? $shop : '') : Workshop::query()->whereKey($id)->first();
+        return $id === null
+            ? self::named(is_string($shop = $request->cookie(self::COOKIE)) ? $shop : '')
+            : Workshop::query()->whereKey($id)->first();
     }
 
     /** What a program shows of itself: with each request, or in the address of a calendar. */

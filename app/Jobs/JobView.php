@@ -33,21 +33,33 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-import-type ContactShape from ContactResult
  *
  * @phpstan-type LinkContactShape array{
- *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null, overruled_by: string|null, lapsed: string|null, words: Phrase|null, certain: bool, proved_dry_ms: int|null, holds_water: bool, post_cured: bool,
- *     release: string|null, sealed_with: string|null, sealed_ms: int|null, seal: array{name: string, coats: int, minutes: float, how: string}|null, damp: bool, latex_touched: bool, cured_ms: int|null, opened_ms: int|null, solvent_ms: int|null,
+ *     key: string, with: string, surface: string, surface_name: string, fresh: string, blocks: bool, overruled: string|null,
+ *     overruled_by: string|null, lapsed: string|null, words: Phrase|null, certain: bool, proved_dry_ms: int|null, holds_water: bool,
+ *     post_cured: bool,
+ *     release: string|null, sealed_with: string|null, sealed_ms: int|null,
+ *     seal: array{name: string, coats: int, minutes: float, how: string}|null, damp: bool, latex_touched: bool, cured_ms: int|null,
+ *     opened_ms: int|null, solvent_ms: int|null,
  *     result: ContactShape
  * }
  * @phpstan-type LinkShape array{
- *     id: int, edition: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null, colour: string, note: string,
+ *     id: int, edition: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null,
+ *     colour: string, note: string,
  *     status: string, pourable: bool, had: bool, knows_nothing: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
- *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool, copy: int|null, wanted_on: string|null}>, gone_ms: int|null,
- *     pours_in_all: int, pours: list<array{id: int, state: string, operation: string, href: string, grams: float|null, grade: string|null, at_ms: int|null, planned_ml: float|null}>
+ *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool, copy: int|null, wanted_on: string|null}>,
+ *     gone_ms: int|null,
+ *     pours_in_all: int,
+ *     pours: list<array{
+ *         id: int, state: string, operation: string, href: string, grams: float|null, grade: string|null, at_ms: int|null,
+ *         planned_ml: float|null,
+ *     }>
  * }
  * @phpstan-type JobHeldShape array{
- *     cast: int, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, pieces_a_pour: int,
- *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, lives: list<string>, chain: list<LinkShape>
+ *     cast: int, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>,
+ *     pieces_a_pour: int,
+ *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, lives: list<string>,
+ *     chain: list<LinkShape>
  * }
  */
 final readonly class JobView implements View
@@ -64,9 +76,26 @@ final readonly class JobView implements View
     /** What waits on a chain waits for minutes and hours. */
     private const HOLDS_S = 30;
 
-    public function __construct(private Job $job, private Library $library, private JobContacts $contacts, private Lives $lives, private Readiness $readiness, private HeldLook $look, private Names $names, private CarbonImmutable $now) {}
+    public function __construct(
+        private Job $job,
+        private Library $library,
+        private JobContacts $contacts,
+        private Lives $lives,
+        private Readiness $readiness,
+        private HeldLook $look,
+        private Names $names,
+        private CarbonImmutable $now,
+    ) {}
 
-    /** @return array{id: int, edition: int, name: string, purpose: string, for_whom: string, quantity: int, due_on: string|null, skin: bool, uses: list<array{id: string, name: string, ask: Phrase}>, model: array{id: int, name: string}|null, cast: int, pieces_a_pour: int, lives: list<string>, moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>} */
+    /**
+     * @return array{
+     *     id: int, edition: int, name: string, purpose: string, for_whom: string, quantity: int, due_on: string|null, skin: bool,
+     *     uses: list<array{id: string, name: string, ask: Phrase}>, model: array{id: int, name: string}|null, cast: int,
+     *     pieces_a_pour: int, lives: list<string>,
+     *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>,
+     *     ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>,
+     * }
+     */
     public function toArray(): array
     {
         return [
@@ -77,8 +106,22 @@ final readonly class JobView implements View
             'quantity' => $this->job->quantity,
             'due_on' => $this->job->due_on?->toDateString(),
             'skin' => $this->job->skin,
-            'uses' => array_values(array_map(fn (string $id): array => ['id' => $id, 'name' => $this->library->uses()[$id]['name'], 'ask' => Phrase::written($this->library->uses()[$id]['ask'])], array_filter($this->job->usedFor(), fn (string $id): bool => isset($this->library->uses()[$id])))),
-            'model' => ModelFile::query()->join('job_models', 'job_models.model_file_id', '=', 'model_files.id')->where('job_models.job_id', $this->job->id)->orderByDesc('job_models.at')->orderByDesc('job_models.id')->first(['model_files.id', 'model_files.name', 'model_files.workshop_id'])?->only('id', 'name'),
+            'uses' => array_values(
+                array_map(
+                    fn (string $id): array => [
+                        'id' => $id, 'name' => $this->library->uses()[$id]['name'],
+                        'ask' => Phrase::written($this->library->uses()[$id]['ask']),
+                    ],
+                    array_filter($this->job->usedFor(), fn (string $id): bool => isset($this->library->uses()[$id])),
+                ),
+            ),
+            'model' => ModelFile::query()
+                ->join('job_models', 'job_models.model_file_id', '=', 'model_files.id')
+                ->where('job_models.job_id', $this->job->id)
+                ->orderByDesc('job_models.at')
+                ->orderByDesc('job_models.id')
+                ->first(['model_files.id', 'model_files.name', 'model_files.workshop_id'])
+                ?->only('id', 'name'),
             ...$this->look->of("job:{$this->job->id}", $this->look->turn(), $this->now, self::HOLDS_S, $this->held(...)),
         ];
     }
@@ -91,16 +134,46 @@ final readonly class JobView implements View
         $ids = $this->job->impressions->map(static fn (Impression $link): int => $link->id);
         $this->contacts->look($ids->all());
         [$sofar, $newest] = [PouredSoFar::of($ids), $this->newest()];
-        $builds = Build::query()->whereIn('impression_id', $ids)->where('plain', false)->orderByDesc('id')->limit(self::BUILDS_SHOWN)->get()->groupBy('impression_id');
+        $builds = Build::query()
+            ->whereIn('impression_id', $ids)
+            ->where('plain', false)
+            ->orderByDesc('id')
+            ->limit(self::BUILDS_SHOWN)
+            ->get()
+            ->groupBy('impression_id');
 
         return [
-            'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
+            'cast' => (int) $this->job->impressions->where('kind', ImpressionKind::Cast)->sum(
+                static fn (Impression $link): int => $sofar->pieces($link->id),
+            ),
             // As many as the last pour gave: one, or a gang.
-            'ready' => array_map(static fn (array $one): array => ['link_id' => $one['pour']->impression_id, 'pour_id' => $one['pour']->id, 'name' => $one['pour']->impression->name, 'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'late_days' => $one['ready']->lateDays()], $this->readiness->curing($this->now, array_values($this->job->impressions->modelKeys()))),
-            'pieces_a_pour' => max(1, (int) ($this->job->impressions->where('kind', ImpressionKind::Cast)->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])->where('state', PourState::Graded)->last()->pieces ?? 1)),
+            'ready' => array_map(
+                static fn (array $one): array => [
+                    'link_id' => $one['pour']->impression_id, 'pour_id' => $one['pour']->id, 'name' => $one['pour']->impression->name,
+                    'ready_ms' => (int) $one['ready']->readyMs, 'full' => $one['ready']->isFull, 'late_days' => $one['ready']->lateDays(),
+                ],
+                $this->readiness->curing($this->now, array_values($this->job->impressions->modelKeys())),
+            ),
+            'pieces_a_pour' => max(
+                1,
+                (int) (
+                    $this->job->impressions
+                        ->where('kind', ImpressionKind::Cast)
+                        ->flatMap(static fn (Impression $link): array => $newest->get($link->id)?->all() ?? [])
+                        ->where('state', PourState::Graded)
+                        ->last()->pieces ?? 1
+                ),
+            ),
             'moulds' => $this->moulds(),
             'lives' => $this->livesIn($ids->all()),
-            'chain' => array_values($this->job->impressions->map(fn (Impression $impression): array => $this->link($impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? [], $builds->get($impression->id)?->all() ?? []))->all()),
+            'chain' => array_values(
+                $this->job->impressions->map(
+                    fn (Impression $impression): array => $this->link(
+                        $impression, $chain, $sofar, $newest->get($impression->id)?->all() ?? [],
+                        $builds->get($impression->id)?->all() ?? [],
+                    ),
+                )->all(),
+            ),
         ];
     }
 
@@ -117,9 +190,15 @@ final readonly class JobView implements View
         $counts = [
             [(clone $builds)->whereNotNull('begun_at'), 'a build that has begun', 'builds that have begun'],
             [(clone $builds)->whereNull('begun_at'), 'a build that is planned', 'builds that are planned'],
-            [(clone $pours)->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened]), 'a pour under way', 'pours under way'],
+            [
+                (clone $pours)->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened]), 'a pour under way',
+                'pours under way',
+            ],
             [(clone $pours)->where('state', PourState::Draft), 'a pour sheet', 'pour sheets'],
-            [Mould::query()->where('job_id', $this->job->id)->whereNull('retired_at'), 'a mould in use on the rack', 'moulds in use on the rack'],
+            [
+                Mould::query()->where('job_id', $this->job->id)->whereNull('retired_at'), 'a mould in use on the rack',
+                'moulds in use on the rack',
+            ],
         ];
         // All of it in one question.
         $asked = DB::query();
@@ -136,13 +215,28 @@ final readonly class JobView implements View
         return $says;
     }
 
-    /** @return list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}> of its own on the rack, those in use first */
+    /**
+     * @return list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}> of its own on the rack, those
+     *   in use first
+     */
     private function moulds(): array
     {
-        $moulds = Mould::query()->where('job_id', $this->job->id)->orderByRaw('case when retired_at is null then 0 else 1 end')->orderByDesc('id')->limit(self::MOULDS_SHOWN)->get();
+        $moulds = Mould::query()
+            ->where('job_id', $this->job->id)
+            ->orderByRaw('case when retired_at is null then 0 else 1 end')
+            ->orderByDesc('id')
+            ->limit(self::MOULDS_SHOWN)
+            ->get();
         $lives = $this->lives->of($moulds->whereNull('retired_at')->all());
 
-        return array_values($moulds->map(static fn (Mould $mould): array => ['id' => $mould->id, 'code' => $mould->code(), 'name' => $mould->name, 'casts' => $mould->casts, 'likely' => ($lives[$mould->id] ?? null)?->likely, 'retired' => $mould->retired_at !== null])->all());
+        return array_values(
+            $moulds->map(
+                static fn (Mould $mould): array => [
+                    'id' => $mould->id, 'code' => $mould->code(), 'name' => $mould->name, 'casts' => $mould->casts,
+                    'likely' => ($lives[$mould->id] ?? null)?->likely, 'retired' => $mould->retired_at !== null,
+                ],
+            )->all(),
+        );
     }
 
     /**
@@ -180,7 +274,9 @@ final readonly class JobView implements View
             'shore' => $sheet?->shore(),
             'colour' => $sheet->colour ?? self::BARE,
             'note' => $impression->note ?? '',
-            'status' => $impression->isHad() && $impression->kind !== ImpressionKind::Original ? 'not poured here' : $sofar->status($impression->id, $impression->kind),
+            'status' => $impression->isHad() && $impression->kind !== ImpressionKind::Original
+                ? 'not poured here'
+                : $sofar->status($impression->id, $impression->kind),
             'pourable' => ! $impression->isHad(),
             'had' => $impression->isHad(),
             'knows_nothing' => ($one = $chain->link($impression->id)) !== null && $chain->knowsNothing($one),
@@ -192,7 +288,14 @@ final readonly class JobView implements View
             'gone_ms' => $impression->gone_at === null ? null : (int) $impression->gone_at->getTimestampMs(),
             'wall' => $impression->wall,
             'bed' => $impression->bed,
-            'builds' => array_map(static fn (Build $build): array => ['id' => $build->id, 'name' => $build->name, 'began_ms' => self::ms($build->begun_at), 'ended' => $build->ended_at !== null, 'copy' => $build->copies_of === null ? null : $build->copy, 'wanted_on' => $build->wanted_on?->toDateString()], array_values($builds)),
+            'builds' => array_map(
+                static fn (Build $build): array => [
+                    'id' => $build->id, 'name' => $build->name, 'began_ms' => self::ms($build->begun_at),
+                    'ended' => $build->ended_at !== null, 'copy' => $build->copies_of === null ? null : $build->copy,
+                    'wanted_on' => $build->wanted_on?->toDateString(),
+                ],
+                array_values($builds),
+            ),
             'pours_in_all' => $sofar->pours($impression->id),
             'pours' => array_map(static fn (Pour $pour): array => [
                 'id' => $pour->id,
@@ -212,7 +315,9 @@ final readonly class JobView implements View
     {
         $said = $impression->material ?? '';
 
-        return $said !== '' || $impression->kind === ImpressionKind::Original ? $said : ($this->contacts->surface($impression->surface)->name ?? '');
+        return $said !== '' || $impression->kind === ImpressionKind::Original
+            ? $said
+            : ($this->contacts->surface($impression->surface)->name ?? '');
     }
 
     /** @return LinkContactShape */
@@ -231,11 +336,14 @@ final readonly class JobView implements View
             'lapsed' => $contact->lapsed(),
             'words' => $contact->wordsAsked(),
             'certain' => $contact->isOutOfTheQuestion(),
-            'holds_water' => $contact->touch->surface->holdsWater(), 'proved_dry_ms' => self::ms($contact->provedDryAt), 'post_cured' => $chosen->has('post_cured') && $chosen->bool('post_cured'),
+            'holds_water' => $contact->touch->surface->holdsWater(), 'proved_dry_ms' => self::ms($contact->provedDryAt),
+            'post_cured' => $chosen->has('post_cured') && $chosen->bool('post_cured'),
             'release' => $chosen->textOrNull('release'),
             'sealed_with' => $chosen->textOrNull('sealed_with'),
             'sealed_ms' => self::ms($contact->sealedAt),
-            'seal' => ($sealer = $this->contacts->sealer($contact)) === null ? null : ['name' => $sealer->name, 'coats' => $sealer->coats, 'minutes' => $sealer->minutes(), 'how' => $sealer->text],
+            'seal' => ($sealer = $this->contacts->sealer($contact)) === null
+                ? null
+                : ['name' => $sealer->name, 'coats' => $sealer->coats, 'minutes' => $sealer->minutes(), 'how' => $sealer->text],
             'damp' => $chosen->has('damp') && $chosen->bool('damp'),
             'latex_touched' => $chosen->has('latex_touched') && $chosen->bool('latex_touched'),
             'cured_ms' => self::ms($contact->curedAt),

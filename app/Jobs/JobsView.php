@@ -30,7 +30,18 @@ final readonly class JobsView implements View
     private const HOLDS_S = 30;
 
     /** @param  Collection<int, Job>  $jobs */
-    public function __construct(private Collection $jobs, private Slice $slice, private int $total, private string $q, private Library $library, private JobContacts $contacts, private HeldLook $look, private CarbonImmutable $now, private bool $away = false, private int $putAway = 0) {}
+    public function __construct(
+        private Collection $jobs,
+        private Slice $slice,
+        private int $total,
+        private string $q,
+        private Library $library,
+        private JobContacts $contacts,
+        private HeldLook $look,
+        private CarbonImmutable $now,
+        private bool $away = false,
+        private int $putAway = 0,
+    ) {}
 
     /**
      * @return array{jobs: list<JobInSmall>, pages: array{page: int, pages: int, total: int}, q: string, away: bool, put_away: int}
@@ -54,8 +65,11 @@ final readonly class JobsView implements View
         $this->contacts->look($links->map(static fn (Impression $link): int => $link->id)->all());
 
         return array_values($this->jobs->map(fn (Job $job): array => [
-            'id' => $job->id, 'name' => $job->name, 'purpose' => $job->purpose ?? '', 'quantity' => $job->quantity, 'due_on' => $job->due_on?->toDateString(),
-            'cast' => (int) $job->impressions->where('kind', ImpressionKind::Cast)->sum(static fn (Impression $link): int => $sofar->pieces($link->id)),
+            'id' => $job->id, 'name' => $job->name, 'purpose' => $job->purpose ?? '', 'quantity' => $job->quantity,
+            'due_on' => $job->due_on?->toDateString(),
+            'cast' => (int) $job->impressions->where('kind', ImpressionKind::Cast)->sum(
+                static fn (Impression $link): int => $sofar->pieces($link->id),
+            ),
             'chain' => $this->chain($job, $sofar),
         ])->all());
     }
@@ -66,8 +80,17 @@ final readonly class JobsView implements View
         $chain = $this->contacts->chain($job);
 
         return array_values($job->impressions->map(fn (Impression $link): array => [
-            'positive' => $link->kind->isPositive(), 'name' => $link->name, 'colour' => $this->library->shelf()->bases[$link->material ?? '']->colour ?? JobView::BARE, 'status' => $sofar->status($link->id, $link->kind),
-            'stopped' => in_array(true, array_map(static fn (JudgedContact $contact): bool => $contact->blocks, $this->contacts->of($link, $chain, $chain->link($link->id))), true),
+            'positive' => $link->kind->isPositive(), 'name' => $link->name,
+            'colour' => $this->library->shelf()->bases[$link->material ?? '']->colour ?? JobView::BARE,
+            'status' => $sofar->status($link->id, $link->kind),
+            'stopped' => in_array(
+                true,
+                array_map(
+                    static fn (JudgedContact $contact): bool => $contact->blocks,
+                    $this->contacts->of($link, $chain, $chain->link($link->id)),
+                ),
+                true,
+            ),
         ])->all());
     }
 }

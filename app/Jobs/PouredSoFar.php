@@ -26,7 +26,13 @@ final readonly class PouredSoFar
     {
         $sofar = [];
         // What was laid in a build that is over bears no word of its own: the build has its grade.
-        $rows = Pour::query()->whereIn('impression_id', $links->all())->whereRaw('(state <> ? or not exists (select 1 from builds where builds.id = pours.build_id and builds.ended_at is not null))', [PourState::Laid->value])->groupBy('impression_id', 'state', 'grade')
+        $rows = Pour::query()
+            ->whereIn('impression_id', $links->all())
+            ->whereRaw(
+                '(state <> ? or not exists (select 1 from builds where builds.id = pours.build_id and builds.ended_at is not null))',
+                [PourState::Laid->value],
+            )
+            ->groupBy('impression_id', 'state', 'grade')
             ->selectRaw('impression_id, state, grade, count(*) as pours, max(id) as newest')->orderBy('newest')->toBase()->get();
         foreach ($rows as $row) {
             $so = $sofar[(int) $row->impression_id] ?? ['last' => PourState::Draft, 'last_grade' => null, 'done' => 0, 'all' => 0];
@@ -40,7 +46,9 @@ final readonly class PouredSoFar
         }
 
         $builds = [];
-        foreach (Rows::of('builds')->whereIn('impression_id', $links->all())->where('plain', false)->whereNull('ended_at')->get(['impression_id', 'begun_at']) as $build) {
+        foreach (Rows::of('builds')->whereIn(
+            'impression_id', $links->all(),
+        )->where('plain', false)->whereNull('ended_at')->get(['impression_id', 'begun_at']) as $build) {
             $builds[(int) $build->impression_id] = ($builds[(int) $build->impression_id] ?? false) || $build->begun_at !== null;
         }
 

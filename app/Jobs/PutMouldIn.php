@@ -25,9 +25,17 @@ final readonly class PutMouldIn
     public function __invoke(Job $job, MouldKind $kind, string $chemistry): string
     {
         return DB::transaction(function () use ($job, $kind, $chemistry): string {
-            $meant = $job->impressions()->reorder()->where('kind', ImpressionKind::Mould)->whereDoesntHave('pours')->whereIn('role', [MouldPart::Whole, MouldPart::Half, MouldPart::Jacket])->orderBy('position')->get();
+            $meant = $job
+                ->impressions()
+                ->reorder()
+                ->where('kind', ImpressionKind::Mould)
+                ->whereDoesntHave('pours')
+                ->whereIn('role', [MouldPart::Whole, MouldPart::Half, MouldPart::Jacket])
+                ->orderBy('position')
+                ->get();
             // Only the last mould before the casts: others are of earlier shapes.
-            $last = $job->impressions()->reorder()->whereNotIn('kind', [ImpressionKind::Cast, ImpressionKind::Mould])->max('position') ?? -1;
+            $last = $job->impressions()->reorder()->whereNotIn('kind', [ImpressionKind::Cast, ImpressionKind::Mould])->max('position')
+                ?? -1;
             $meant = $meant->filter(static fn (Impression $link): bool => $link->position > $last);
             [$base, $isKept] = $this->rubber($kind, $chemistry, $meant->first());
             $replaced = $meant->map(static fn (Impression $link): string => "“{$link->name}”")->implode(', ');
@@ -36,12 +44,19 @@ final readonly class PutMouldIn
             $after = $job->impressions()->reorder()->whereNot('kind', ImpressionKind::Cast)->orderByDesc('position')->first();
             foreach (self::links($kind) as [$name, $role]) {
                 $after = $this->chain->insert($job, [
-                    'kind' => ImpressionKind::Mould, 'name' => $name, 'role' => $role, 'material' => $role === MouldPart::Jacket ? null : $base?->code,
+                    'kind' => ImpressionKind::Mould, 'name' => $name, 'role' => $role,
+                    'material' => $role === MouldPart::Jacket ? null : $base?->code,
                     'note' => implode(', ', $kind->parts),
                 ], $after?->id);
             }
 
-            return trim("“{$kind->name}” is in the chain".($replaced === '' ? '.' : " in place of {$replaced}.").' '.$this->rubberInWords($base, $isKept).' It also needs: '.implode(', ', $kind->parts).'.');
+            return trim(
+                "“{$kind->name}” is in the chain".(
+                    $replaced === '' ? '.' : " in place of {$replaced}."
+                ).' '.$this->rubberInWords($base, $isKept).' It also needs: '.implode(
+                    ', ', $kind->parts,
+                ).'.',
+            );
         }, 3);
     }
 
@@ -75,6 +90,8 @@ final readonly class PutMouldIn
     {
         $jacket = $kind->jacketed ? [["Jacket for {$kind->name}", MouldPart::Jacket]] : [];
 
-        return $kind->rubber === 'split' ? [["{$kind->name}, first half", MouldPart::Half], ["{$kind->name}, second half", MouldPart::Half]] : [[$kind->name, MouldPart::Whole], ...$jacket];
+        return $kind->rubber === 'split'
+            ? [["{$kind->name}, first half", MouldPart::Half], ["{$kind->name}, second half", MouldPart::Half]]
+            : [[$kind->name, MouldPart::Whole], ...$jacket];
     }
 }

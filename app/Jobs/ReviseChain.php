@@ -70,16 +70,32 @@ final readonly class ReviseChain
      */
     private function asksAboutWhatLies(Impression $link, ?string $material): void
     {
-        $lies = Pour::query()->where('impression_id', $link->id)->where('state', PourState::Laid)->whereHas('build', static fn ($build) => $build->whereNull('ended_at'))->orderByDesc('id')->first();
+        $lies = Pour::query()
+            ->where('impression_id', $link->id)
+            ->where('state', PourState::Laid)
+            ->whereHas('build', static fn ($build) => $build->whereNull('ended_at'))
+            ->orderByDesc('id')
+            ->first();
         $shelf = $this->library->shelf()->bases;
         [$was, $now] = [$shelf[$lies->base_code ?? ''] ?? null, $shelf[$material ?? ''] ?? null];
         if ($lies === null || $was === null || $now === null || $was === $now || $lies->base_code !== $link->material) {
             return;
         }
         $knowledge = $this->book->knowledge();
-        $result = $this->book->judge($this->book->asked(['fresh' => ['family' => $now->family, 'skin_safe' => $now->isForSkin()], 'surface' => ['id' => $knowledge->family($was->family)->curesTo], 'intent' => 'bond'], $now->code));
+        $result = $this->book->judge(
+            $this->book->asked(
+                [
+                    'fresh' => ['family' => $now->family, 'skin_safe' => $now->isForSkin()],
+                    'surface' => ['id' => $knowledge->family($was->family)->curesTo], 'intent' => 'bond',
+                ],
+                $now->code,
+            ),
+        );
 
-        throw BadInput::at('sure', Phrase::of('bench.other_base_on_what_lies', ['link' => $link->name, 'was' => $was->name, 'now' => $now->name, 'short' => $result->inShort, 'why' => $result->because[0]['text']]));
+        throw BadInput::at('sure', Phrase::of('bench.other_base_on_what_lies', [
+            'link' => $link->name, 'was' => $was->name, 'now' => $now->name, 'short' => $result->inShort,
+            'why' => $result->because[0]['text'],
+        ]));
     }
 
     /**
@@ -137,9 +153,14 @@ final readonly class ReviseChain
         $resting = Impression::query()->where('from_id', $impression->id)->get();
         // Who would take it by itself takes the next by itself; who was told to is asked about.
         $chain = $this->contacts->chain($job->load('impressions'));
-        $told = $resting->filter(static fn (Impression $link): bool => ($one = $chain->link($link->id)) !== null && $chain->source($one->unpinned())?->id !== $impression->id);
+        $told = $resting->filter(
+            static fn (Impression $link): bool => ($one = $chain->link($link->id)) !== null
+                && $chain->source($one->unpinned())?->id !== $impression->id,
+        );
         if ($told->isNotEmpty()) {
-            throw BadInput::at('impression', Phrase::of('bench.others_take_shape_from_it', ['name' => $told->pluck('name')->implode('”, “'), 'name2' => $impression->name]));
+            throw BadInput::at('impression', Phrase::of('bench.others_take_shape_from_it', [
+                'name' => $told->pluck('name')->implode('”, “'), 'name2' => $impression->name,
+            ]));
         }
         Rows::of('impressions')->where('from_id', $impression->id)->update(['from_id' => null]);
         $impression->delete();

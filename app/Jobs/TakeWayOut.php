@@ -26,7 +26,15 @@ use Illuminate\Support\Facades\DB;
 /** Applies one of the ways out of a contact that is not safe, in one press: whatever it changes, the contact is judged anew. */
 final readonly class TakeWayOut
 {
-    public function __construct(private Workshop $workshop, private WaysThrough $through, private Library $library, private ChooseForContact $choose, private ReviseChain $chain, private PutPatchOn $patches, private Phrasebook $words) {}
+    public function __construct(
+        private Workshop $workshop,
+        private WaysThrough $through,
+        private Library $library,
+        private ChooseForContact $choose,
+        private ReviseChain $chain,
+        private PutPatchOn $patches,
+        private Phrasebook $words,
+    ) {}
 
     /**
      * @param  Fields  $in  `steps` of one of the ways that are offered
@@ -37,7 +45,10 @@ final readonly class TakeWayOut
      */
     public function __invoke(Impression $impression, JudgedContact $contact, Fields $in, int $edition, CarbonImmutable $now): string
     {
-        $steps = array_map(static fn (Fields $step): array => ['kind' => $step->only('kind', 'id')->text('kind'), 'id' => $step->text('id')], $in->only('steps')->objects('steps'));
+        $steps = array_map(
+            static fn (Fields $step): array => ['kind' => $step->only('kind', 'id')->text('kind'), 'id' => $step->text('id')],
+            $in->only('steps')->objects('steps'),
+        );
         $way = null;
         foreach ($this->through->of($impression->loadMissing('job.impressions'), $contact)['ways'] as $offered) {
             $way = $offered->toArray()['steps'] === $steps ? $offered : $way;
@@ -51,10 +62,19 @@ final readonly class TakeWayOut
             foreach ($way->steps as ['kind' => $kind, 'id' => $id]) {
                 match ($kind) {
                     WayKind::Release => $this->choose->on($impression, $contact->touch->key, Fields::of(['release' => $id]), $now),
-                    WayKind::Seal, WayKind::Barrier => $this->choose->on($impression, $contact->touch->key, Fields::of(['sealed_with' => $id]), $now),
+                    WayKind::Seal,
+                    WayKind::Barrier => $this->choose->on($impression, $contact->touch->key, Fields::of(['sealed_with' => $id]), $now),
                     WayKind::Base => $this->base($impression, $id),
                     // A patch goes on what is done, not on what is planned: after a seal the contact offers it again.
-                    WayKind::Test => count($way->steps) > 1 ? null : $this->patches->several($impression, $contact, Fields::of(['patches' => [['sealed_with' => $contact->plannedSealer(), 'release' => $contact->request->release?->id]]]), $now),
+                    WayKind::Test => count($way->steps) > 1
+                        ? null
+                        : $this->patches->several(
+                            $impression, $contact,
+                            Fields::of([
+                                'patches' => [['sealed_with' => $contact->plannedSealer(), 'release' => $contact->request->release?->id]],
+                            ]),
+                            $now,
+                        ),
                     WayKind::Wait, WayKind::Link => null,
                 };
             }
@@ -88,8 +108,23 @@ final readonly class TakeWayOut
         $source = $impression->from_id ?? $before?->id;
         $turn = $impression->kind->isPositive();
         [$first, $second] = [$shelf[$way->steps[0]['id']], $shelf[$way->steps[1]['id']]];
-        $mould = $this->chain->insert($impression->job, ['kind' => $turn ? ImpressionKind::Copy : ImpressionKind::Mould, 'name' => $turn ? "Copy of {$first->name}" : "Mould of {$first->name}", 'material' => $first->code, 'from_id' => $source], $before?->id);
-        $copy = $this->chain->insert($impression->job, ['kind' => $turn ? ImpressionKind::Mould : ImpressionKind::Copy, 'name' => $turn ? "Mould of {$second->name}" : "Copy of {$second->name}", 'material' => $second->code, 'from_id' => $mould->id], $mould->id);
+        $mould = $this->chain->insert(
+            $impression->job,
+            [
+                'kind' => $turn ? ImpressionKind::Copy : ImpressionKind::Mould,
+                'name' => $turn ? "Copy of {$first->name}" : "Mould of {$first->name}", 'material' => $first->code, 'from_id' => $source,
+            ],
+            $before?->id,
+        );
+        $copy = $this->chain->insert(
+            $impression->job,
+            [
+                'kind' => $turn ? ImpressionKind::Mould : ImpressionKind::Copy,
+                'name' => $turn ? "Mould of {$second->name}" : "Copy of {$second->name}", 'material' => $second->code,
+                'from_id' => $mould->id,
+            ],
+            $mould->id,
+        );
         $this->chain->change($impression->refresh(), ['from_id' => $copy->id], $impression->edition);
     }
 
@@ -106,7 +141,10 @@ final readonly class TakeWayOut
         }
 
         return match ($way->steps[0]['kind']) {
-            WayKind::Wait => 'It is safe from '.$now->addMinutes((int) ceil($way->addsMin))->setTimezone($this->workshop->zone())->format('D j M, H:i').' on. Nothing else has to be changed.',
+            WayKind::Wait => 'It is safe from '.$now
+                ->addMinutes((int) ceil($way->addsMin))
+                ->setTimezone($this->workshop->zone())
+                ->format('D j M, H:i').' on. Nothing else has to be changed.',
             WayKind::Test => 'The test patch is on the list. Read it when it is due.',
             WayKind::Seal, WayKind::Barrier => $this->words->say(Phrase::of('bench.way_planned', ['way' => $way->what])),
             default => $this->words->say(Phrase::of('bench.way_taken', ['way' => $way->what])),

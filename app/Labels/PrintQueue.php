@@ -10,7 +10,6 @@ use Apalos\Core\Phrase\Phrase;
 use App\Devices\DeviceLost;
 use App\Devices\LabelPort;
 use App\Devices\PrinterUnsure;
-use App\Models\Printing;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
@@ -34,7 +33,12 @@ final readonly class PrintQueue
     /** @throws BadInput and then none of them waits */
     public function add(Fields $in, CarbonImmutable $now): void
     {
-        $labels = array_map(fn (Fields $label): array => [mb_substr($label->only('what', 'pbm')->text('what'), 0, 160), $this->roll->takes($label->text('pbm', Roll::LONGEST))], $in->only('labels')->objects('labels', $this->roll->atAPress()));
+        $labels = array_map(
+            fn (Fields $label): array => [
+                mb_substr($label->only('what', 'pbm')->text('what'), 0, 160), $this->roll->takes($label->text('pbm', Roll::LONGEST)),
+            ],
+            $in->only('labels')->objects('labels', $this->roll->atAPress()),
+        );
         $labels !== [] || throw BadInput::at('labels', Phrase::of('bench.no_label_to_print'));
         if ($this->unprinted()->count() + count($labels) > self::MOST) {
             throw BadInput::at('labels', Phrase::of('bench.too_many_labels_wait', ['most' => self::MOST]));
@@ -53,8 +57,12 @@ final readonly class PrintQueue
         }
         try {
             // Whoever handed these over is no more.
-            Printing::query()->where('state', Printing::PRINTING)->update(['state' => Printing::UNSURE, 'why' => 'The bench computer was cut off while it printed. Look whether it came out.']);
-            while (($next = Printing::query()->where('state', Printing::WAITING)->orderBy('id')->first()) !== null && $this->handsOver($next)) {
+            Printing::query()->where('state', Printing::PRINTING)->update([
+                'state' => Printing::UNSURE, 'why' => 'The bench computer was cut off while it printed. Look whether it came out.',
+            ]);
+            while (
+                ($next = Printing::query()->where('state', Printing::WAITING)->orderBy('id')->first()) !== null && $this->handsOver($next)
+            ) {
                 continue;
             }
             $old = Printing::query()->where('state', Printing::PRINTED)->orderByDesc('id')->offset(self::REMEMBERS)->limit(1)->value('id');
@@ -68,7 +76,12 @@ final readonly class PrintQueue
     private function handsOver(Printing $label): bool
     {
         // Taken off meanwhile it is not printed.
-        if (Printing::query()->whereKey($label->id)->where('state', Printing::WAITING)->update(['state' => Printing::PRINTING, 'sent_at' => CarbonImmutable::now('UTC')->format('Y-m-d H:i:s.v')]) === 0) {
+        if (
+            Printing::query()
+                ->whereKey($label->id)
+                ->where('state', Printing::WAITING)
+                ->update(['state' => Printing::PRINTING, 'sent_at' => CarbonImmutable::now('UTC')->format('Y-m-d H:i:s.v')]) === 0
+        ) {
             return true;
         }
         try {

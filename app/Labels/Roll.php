@@ -33,7 +33,10 @@ final readonly class Roll
     public function set(Fields $in): void
     {
         $in->only('w_mm', 'h_mm', 'dots_mm');
-        $this->workshop->fill(['label_w_mm' => $in->number('w_mm', 15.0, 110.0), 'label_h_mm' => $in->number('h_mm', 10.0, 200.0), 'label_dots_mm' => $in->number('dots_mm', 4.0, 12.0)])->save();
+        $this->workshop->fill([
+            'label_w_mm' => $in->number('w_mm', 15.0, 110.0), 'label_h_mm' => $in->number('h_mm', 10.0, 200.0),
+            'label_dots_mm' => $in->number('dots_mm', 4.0, 12.0),
+        ])->save();
     }
 
     /** How many labels of this size go into one press. */

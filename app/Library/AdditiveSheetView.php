@@ -12,9 +12,12 @@ use App\Types\View;
  * The sheet of something stirred in, to read.
  *
  * @phpstan-type AdditiveSheetShape array{
- *     code: string, name: string, role: string, summary: string, colour: string, families: list<string>, sg: float, basis: Phrase, into: string, max: float,
- *     softening: list<array{pct_of_ab: float, stiffness: float, tear: float, stretch: float, pot_life: float}>, bleed_from_pct: float|null, flash_min: float|null, paint_only: bool,
- *     cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, left_open: list<string>, notes: string
+ *     code: string, name: string, role: string, summary: string, colour: string, families: list<string>, sg: float, basis: Phrase,
+ *     into: string, max: float,
+ *     softening: list<array{pct_of_ab: float, stiffness: float, tear: float, stretch: float, pot_life: float}>,
+ *     bleed_from_pct: float|null, flash_min: float|null, paint_only: bool,
+ *     cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, left_open: list<string>,
+ *     notes: string
  * }
  */
 final readonly class AdditiveSheetView implements View
@@ -41,7 +44,9 @@ final readonly class AdditiveSheetView implements View
             'basis' => $additive->basis->inWords(),
             'into' => $additive->into->value,
             'max' => $additive->max,
-            'softening' => $additive->softening === null ? [] : array_map(static fn (float $pct): array => ['pct_of_ab' => $pct, ...$additive->softening->leaves($pct)], self::SHOWN_PCT),
+            'softening' => $additive->softening === null
+                ? []
+                : array_map(static fn (float $pct): array => ['pct_of_ab' => $pct, ...$additive->softening->leaves($pct)], self::SHOWN_PCT),
             'bleed_from_pct' => $additive->softening?->bleedFromPct,
             'flash_min' => $additive->flash?->min,
             'paint_only' => $additive->paintOnly,

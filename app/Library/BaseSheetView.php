@@ -16,16 +16,24 @@ use App\Types\View;
  * The sheet of a base to read, with its times as they are in the room now.
  *
  * @phpstan-type BaseSheetShape array{
- *     code: string, name: string, family: string, summary: string, shore: string|null, colour: string, ratio: string, part_names: array{a: string, b?: string},
- *     sg: array{a: float|null, b: float|null, mixed: float|null}, times: array<string, float>, here: array<string, array{low: float, likely: float, high: float}>,
+ *     code: string, name: string, family: string, summary: string, shore: string|null, colour: string, ratio: string,
+ *     part_names: array{a: string, b?: string},
+ *     sg: array{a: float|null, b: float|null, mixed: float|null}, times: array<string, float>,
+ *     here: array<string, array{low: float, likely: float, high: float}>,
  *     rests_on: int, of_g: float|null, ref_c: float, by_volume_ok: bool, vacuum: string, brushed: bool, moisture: bool, skin_safe: bool,
  *     facts: array<string, float|null>, limits: list<array{role: string, max: float, basis: string, into: string}>,
- *     cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, left_open: list<string>, notes: string
+ *     cautions: list<array{title: string, text: Phrase}>, measured: list<string>, typical: list<string>, left_open: list<string>,
+ *     notes: string
  * }
  */
 final readonly class BaseSheetView implements View
 {
-    public function __construct(private BaseSheet $base, private Library $library, private RoomTemperature $room, private CureClock $clock) {}
+    public function __construct(
+        private BaseSheet $base,
+        private Library $library,
+        private RoomTemperature $room,
+        private CureClock $clock,
+    ) {}
 
     /** @return BaseSheetShape */
     public function toArray(): array

@@ -27,11 +27,21 @@ final readonly class KeepFormula
      *
      * @throws BadInput
      */
-    public function __invoke(string $name, Fields $recipe, FormulaKind $kind = FormulaKind::Mix, ?int $parent = null, ?string $note = null, ?string $photo = null): FormulaVersion
-    {
+    public function __invoke(
+        string $name,
+        Fields $recipe,
+        FormulaKind $kind = FormulaKind::Mix,
+        ?int $parent = null,
+        ?string $note = null,
+        ?string $photo = null,
+    ): FormulaVersion {
         $name = self::named($name);
         $content = $this->content($recipe);
-        $parent = $parent === null ? null : FormulaVersion::query()->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id))->find($parent)?->id;
+        $parent = $parent === null
+            ? null
+            : FormulaVersion::query()->whereHas(
+                'formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id),
+            )->find($parent)?->id;
 
         return DB::transaction(function () use ($name, $content, $kind, $parent, $note, $photo): FormulaVersion {
             $formula = $this->workshop->formulas()->firstOrCreate(['name' => $name], ['kind' => $kind]);
@@ -44,7 +54,8 @@ final readonly class KeepFormula
             $latest = $formula->versions()->reorder()->orderByDesc('number')->first(['id', 'number', 'workshop_id']);
 
             return $formula->versions()->create([
-                'number' => ($latest->number ?? 0) + 1, 'recipe' => $content, 'parent_id' => $parent ?? ($formula->kind === FormulaKind::Trial ? null : $latest?->id), 'note' => $note, 'photo' => $photo,
+                'number' => ($latest->number ?? 0) + 1, 'recipe' => $content,
+                'parent_id' => $parent ?? ($formula->kind === FormulaKind::Trial ? null : $latest?->id), 'note' => $note, 'photo' => $photo,
             ])->setRelation('formula', $formula);
         }, 3);
     }
@@ -56,7 +67,13 @@ final readonly class KeepFormula
      */
     public function kept(Formula $formula, array $content, ?string $note = null, bool $anyNote = true): ?FormulaVersion
     {
-        return $formula->versions()->reorder()->where('recipe_hash', FormulaVersion::hashOf($content))->when(! $anyNote, static fn ($query) => $query->where('note', $note))->orderByDesc('number')->first();
+        return $formula
+            ->versions()
+            ->reorder()
+            ->where('recipe_hash', FormulaVersion::hashOf($content))
+            ->when(! $anyNote, static fn ($query) => $query->where('note', $note))
+            ->orderByDesc('number')
+            ->first();
     }
 
     /** @throws BadInput */
@@ -82,7 +99,8 @@ final readonly class KeepFormula
         return [
             'base' => $recipe->text('base'),
             'additives' => array_map(static fn (Fields $line): array => [
-                'code' => $line->text('code'), 'amount' => $line->number('amount'), 'basis' => $line->text('basis'), 'into' => $line->text('into'),
+                'code' => $line->text('code'), 'amount' => $line->number('amount'), 'basis' => $line->text('basis'),
+                'into' => $line->text('into'),
             ], $recipe->objects('additives')),
         ];
     }

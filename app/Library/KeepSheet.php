@@ -105,7 +105,10 @@ final readonly class KeepSheet
     {
         $own = array_map(fn (SheetKind $kind): array => $this->library->own($kind->value), SheetKind::cases());
         $known = $this->library->knowledge();
-        $all = [...$this->library->shelf()->bases, ...$this->library->shelf()->additives, ...$known->surfaces, ...$known->releases, ...$known->sealers];
+        $all = [
+            ...$this->library->shelf()->bases, ...$this->library->shelf()->additives, ...$known->surfaces, ...$known->releases,
+            ...$known->sealers,
+        ];
 
         return isset($all[$code]) && ! isset(array_merge(...$own)[$code]);
     }

@@ -45,7 +45,9 @@ final readonly class OwnShelf
     /** @return \Illuminate\Database\Eloquent\Builder<OwnSheet> the newest version of each */
     public static function current(): \Illuminate\Database\Eloquent\Builder
     {
-        return OwnSheet::query()->whereRaw('version = (select max(newest.version) from own_sheets as newest where newest.workshop_id = own_sheets.workshop_id and newest.code = own_sheets.code)')->orderBy('code');
+        return OwnSheet::query()->whereRaw(
+            'version = (select max(newest.version) from own_sheets as newest where newest.workshop_id = own_sheets.workshop_id and newest.code = own_sheets.code)',
+        )->orderBy('code');
     }
 
     /** @return list<string> codes and ids this shop does not have */

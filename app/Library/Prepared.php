@@ -22,7 +22,8 @@ final readonly class Prepared
      */
     public function object(string $class, string $stamp, callable $make): object
     {
-        $kept = $this->of(hash('xxh128', "{$class} {$stamp} {$this->code}"), static fn (): array => ['is' => serialize($make())])['is'] ?? null;
+        $kept = $this->of(hash('xxh128', "{$class} {$stamp} {$this->code}"), static fn (): array => ['is' => serialize($make())])['is']
+            ?? null;
         $is = is_string($kept) ? @unserialize($kept) : null;
 
         return $is instanceof $class ? $is : $make();
@@ -43,7 +44,10 @@ final readonly class Prepared
         $fresh = $read();
         // Written aside and moved into place, so that nobody reads half of it. Where nothing can be written, it is read again each time.
         $aside = "{$file}.".bin2hex(random_bytes(4));
-        if ((is_dir($this->folder) || @mkdir($this->folder, 0775, true) || is_dir($this->folder)) && @file_put_contents($aside, '<?php return '.var_export($fresh, true).';') !== false) {
+        if (
+            (is_dir($this->folder) || @mkdir($this->folder, 0775, true) || is_dir($this->folder))
+            && @file_put_contents($aside, '<?php return '.var_export($fresh, true).';') !== false
+        ) {
             @rename($aside, $file);
             $this->sweep();
         }

@@ -18,6 +18,10 @@ final readonly class SheetCautions
         $all = $library->cautions();
         $known = array_filter($ids, static fn (string $id): bool => isset($all[$id]));
 
-        return array_values(array_map(static fn (string $id): array => ['title' => $all[$id]['title'], 'text' => Phrase::written($all[$id]['text'])], $known));
+        return array_values(
+            array_map(
+                static fn (string $id): array => ['title' => $all[$id]['title'], 'text' => Phrase::written($all[$id]['text'])], $known,
+            ),
+        );
     }
 }

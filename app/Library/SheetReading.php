@@ -12,8 +12,10 @@ use Apalos\Core\Sheet\SheetField;
 final readonly class SheetReading
 {
     private const GROUPS = [
-        '*' => 'anything', '@silicone' => 'any silicone', '@urethane' => 'any urethane', '@clinging' => 'urethane, epoxy, polyester', '@mineral' => 'plaster and cement', '@watery' => 'anything with water in it',
-        '@hot' => 'anything hot', '@cured-silicone' => 'any cured silicone', '@smooth' => 'smooth and closed', '@absorbent' => 'porous', '@slick' => 'slick: wax, polypropylene', '@silica' => 'glass', '@clay' => 'any clay',
+        '*' => 'anything', '@silicone' => 'any silicone', '@urethane' => 'any urethane', '@clinging' => 'urethane, epoxy, polyester',
+        '@mineral' => 'plaster and cement', '@watery' => 'anything with water in it',
+        '@hot' => 'anything hot', '@cured-silicone' => 'any cured silicone', '@smooth' => 'smooth and closed', '@absorbent' => 'porous',
+        '@slick' => 'slick: wax, polypropylene', '@silica' => 'glass', '@clay' => 'any clay',
         '@wet' => 'wet', '@rubbery' => 'rubbery', '@melts' => 'what melts or dissolves', '@unknown' => 'what nobody can name',
     ];
 
@@ -50,9 +52,21 @@ final readonly class SheetReading
             $value === null, $value === [] => null,
             is_bool($value) => $value ? 'yes' : 'no',
             $field->ask === 'choice' => $field->called(is_scalar($value) ? (string) $value : ''),
-            $field->ask === 'rows' && is_array($value) => implode(' ', array_map(static fn (mixed $row): string => is_array($row) && is_string($row['text'] ?? null) ? $row['text'] : '', $value)),
+            $field->ask === 'rows'
+                && is_array($value) => implode(
+                    ' ',
+                    array_map(
+                        static fn (mixed $row): string => is_array($row) && is_string($row['text'] ?? null) ? $row['text'] : '', $value,
+                    ),
+                ),
             is_array($value) => implode(', ', array_map($call, $value)),
-            is_numeric($value) => rtrim(rtrim(number_format((float) $value, 3, '.', ' '), '0'), '.').($field->unit === null || in_array($field->unit, ['plain', 'times', 'money'], true) ? '' : ' '.($field->unit === 'minutes' ? 'min' : $field->unit)),
+            is_numeric($value) => rtrim(
+                rtrim(number_format((float) $value, 3, '.', ' '), '0'), '.',
+            ).(
+                $field->unit === null || in_array($field->unit, ['plain', 'times', 'money'], true)
+                ? ''
+                : ' '.($field->unit === 'minutes' ? 'min' : $field->unit)
+            ),
             default => $call($value),
         };
     }

@@ -12,8 +12,14 @@ use App\Types\View;
  * What a recipe can be written with; what is not here is known where it already stands.
  *
  * @phpstan-type ShelfShape array{
- *     bases: list<array{code: string, name: string, shore: string|null, one_part: bool, part_a: string, part_b: string|null, by_volume_ok: bool, vacuum: string, colour: string, family: string, here: bool, heated: bool}>,
- *     additives: list<array{code: string, name: string, role: string, families: list<string>, basis: string, into: string, colour: string, paint_only: bool, here: bool}>
+ *     bases: list<array{
+ *         code: string, name: string, shore: string|null, one_part: bool, part_a: string, part_b: string|null, by_volume_ok: bool,
+ *         vacuum: string, colour: string, family: string, here: bool, heated: bool,
+ *     }>,
+ *     additives: list<array{
+ *         code: string, name: string, role: string, families: list<string>, basis: string, into: string, colour: string, paint_only: bool,
+ *         here: bool,
+ *     }>
  * }
  */
 final readonly class ShelfView implements View
@@ -34,7 +40,8 @@ final readonly class ShelfView implements View
             ], $shelf->bases)),
             'additives' => array_values(array_map(static fn (AdditiveSheet $additive): array => [
                 'code' => $additive->code, 'name' => $additive->name, 'role' => $additive->role->value, 'families' => $additive->families,
-                'basis' => $additive->basis->value, 'into' => $additive->into->value, 'colour' => $additive->colour, 'paint_only' => $additive->paintOnly,
+                'basis' => $additive->basis->value, 'into' => $additive->into->value, 'colour' => $additive->colour,
+                'paint_only' => $additive->paintOnly,
                 'here' => isset($here->additives[$additive->code]),
             ], $shelf->additives)),
         ];

@@ -54,7 +54,10 @@ final class Softeners
     {
         $choices = [];
         foreach ($this->library->shelf()->bases as $base) {
-            $softeners = array_filter($this->library->shelf()->additives, static fn (AdditiveSheet $a): bool => $a->role->isSoftener() && $a->softening !== null && $a->suits($base));
+            $softeners = array_filter(
+                $this->library->shelf()->additives,
+                static fn (AdditiveSheet $a): bool => $a->role->isSoftener() && $a->softening !== null && $a->suits($base),
+            );
             if ($softeners !== [] && self::shore($base) !== null) {
                 $choices[$base->code] = array_keys($softeners);
             }

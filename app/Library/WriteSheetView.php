@@ -28,12 +28,18 @@ final readonly class WriteSheetView implements View
      *     form: array{
      *         kind: string, title: string, says: string,
      *         groups: list<array{title: string, fields: list<array{
-     *             at: string, ask: string, label: string, unit: string|null, needed: bool, why: Phrase, open: Phrase, of: array<string, string>,
+     *             at: string, ask: string, label: string, unit: string|null, needed: bool, why: Phrase, open: Phrase,
+     *             of: array<string, string>,
      *             fields: list<array{at: string, ask: string, label: string, unit: string|null, of: array<string, string>}>
      *         }>}>
      *     },
-     *     kinds: list<array{kind: string, title: string, says: string}>, sheet: array<string, mixed>, from: string|null, from_name: string|null, changes: string|null, edition: int,
-     *     named: array<string, string>, named_surfaces: array<string, string>, lists: array{families: list<string>, fresh: list<string>, surfaces: list<string>, likes: list<string>, cautions: list<string>, roles: list<string>}
+     *     kinds: list<array{kind: string, title: string, says: string}>, sheet: array<string, mixed>, from: string|null,
+     *     from_name: string|null, changes: string|null, edition: int,
+     *     named: array<string, string>, named_surfaces: array<string, string>,
+     *     lists: array{
+     *         families: list<string>, fresh: list<string>, surfaces: list<string>, likes: list<string>, cautions: list<string>,
+     *         roles: list<string>,
+     *     }
      * }
      */
     public function toArray(): array
@@ -43,12 +49,22 @@ final readonly class WriteSheetView implements View
 
         return [
             'form' => $form->toArray(),
-            'kinds' => array_map(fn (SheetKind $kind): array => ['kind' => $kind->value, 'title' => $this->library->sheetForm($kind)->title, 'says' => $this->library->sheetForm($kind)->says], SheetKind::cases()),
+            'kinds' => array_map(
+                fn (SheetKind $kind): array => [
+                    'kind' => $kind->value, 'title' => $this->library->sheetForm($kind)->title,
+                    'says' => $this->library->sheetForm($kind)->says,
+                ],
+                SheetKind::cases(),
+            ),
             'sheet' => $this->sheet($form),
-            'from' => $this->from, 'from_name' => is_string($name = $this->library->written($this->kind, $this->from ?? '')['name'] ?? null) ? $name : null, 'changes' => $this->changes, 'edition' => $this->changes === null ? 0 : (int) OwnSheet::query()->where('code', $this->changes)->max('version'),
+            'from' => $this->from,
+            'from_name' => is_string($name = $this->library->written($this->kind, $this->from ?? '')['name'] ?? null) ? $name : null,
+            'changes' => $this->changes,
+            'edition' => $this->changes === null ? 0 : (int) OwnSheet::query()->where('code', $this->changes)->max('version'),
             'named' => (new SheetReading($this->library))->words(), 'named_surfaces' => (new SheetReading($this->library))->words(true),
             'lists' => [
-                'families' => $known->families, 'fresh' => $known->fresh, 'surfaces' => $known->surfaces, 'likes' => $known->likes, 'cautions' => $known->cautions,
+                'families' => $known->families, 'fresh' => $known->fresh, 'surfaces' => $known->surfaces, 'likes' => $known->likes,
+                'cautions' => $known->cautions,
                 'roles' => array_map(static fn (AdditiveRole $role): string => $role->value, AdditiveRole::cases()),
             ],
         ];

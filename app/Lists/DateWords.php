@@ -9,7 +9,9 @@ use Carbon\CarbonImmutable;
 /** Dates among the words somebody looks for: October, last week, yesterday, 3 Nov, 2026-11-03, 2025. What is no date stays a word. */
 final readonly class DateWords
 {
-    private const MONTHS = ['january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october', 'november', 'december'];
+    private const MONTHS = [
+        'january', 'february', 'march', 'april', 'may', 'june', 'july', 'august', 'september', 'october', 'november', 'december',
+    ];
 
     /** Shorter than this a word could begin too many months, and is a word. */
     private const LEAST_LETTERS = 3;
@@ -38,11 +40,26 @@ final readonly class DateWords
         return new self(trim($said), null, null);
     }
 
-    /** @return array<string, callable(array<int|string, string>): (array{CarbonImmutable, CarbonImmutable}|null)> the first moment and the first after it, by pattern */
+    /**
+     * @return array<string, callable(array<int|string, string>): (array{CarbonImmutable, CarbonImmutable}|null)> the first moment and the
+     *   first after it, by pattern
+     */
     private static function spans(CarbonImmutable $today): array
     {
         $week = $today->startOfWeek(CarbonImmutable::MONDAY);
-        $month = implode('|', array_map(static fn (string $name): string => substr($name, 0, self::LEAST_LETTERS).'(?:'.implode('|', array_map(static fn (int $letters): string => substr($name, self::LEAST_LETTERS, $letters), range(max(0, strlen($name) - self::LEAST_LETTERS), 0))).')', self::MONTHS));
+        $month = implode(
+            '|',
+            array_map(
+                static fn (string $name): string => substr($name, 0, self::LEAST_LETTERS).'(?:'.implode(
+                    '|',
+                    array_map(
+                        static fn (int $letters): string => substr($name, self::LEAST_LETTERS, $letters),
+                        range(max(0, strlen($name) - self::LEAST_LETTERS), 0),
+                    ),
+                ).')',
+                self::MONTHS,
+            ),
+        );
 
         return [
             'today' => static fn (): array => [$today, $today->addDay()],
@@ -53,10 +70,18 @@ final readonly class DateWords
             'last month' => static fn (): array => [$today->startOfMonth()->subMonth(), $today->startOfMonth()],
             'this year' => static fn (): array => [$today->startOfYear(), $today->startOfYear()->addYear()],
             'last year' => static fn (): array => [$today->startOfYear()->subYear(), $today->startOfYear()],
-            '(?<y>\d{4})-(?<m>\d{1,2})-(?<d>\d{1,2})' => static fn (array $f): ?array => self::day($today, (int) $f['y'], (int) $f['m'], (int) $f['d']),
-            "(?<d>\\d{1,2})(?:st|nd|rd|th)? (?<name>{$month})(?: (?<y>\\d{4}))?" => static fn (array $f): ?array => self::day($today, (int) ($f['y'] ?? 0), self::month($f['name']), (int) $f['d']),
-            "(?<name>{$month})(?: (?<y>\\d{4}))?" => static fn (array $f): array => self::whole($today, (int) ($f['y'] ?? 0), self::month($f['name'])),
-            '(?<y>20\d{2})' => static fn (array $f): array => [$today->setDate((int) $f['y'], 1, 1), $today->setDate((int) $f['y'] + 1, 1, 1)],
+            '(?<y>\d{4})-(?<m>\d{1,2})-(?<d>\d{1,2})' => static fn (array $f): ?array => self::day(
+                $today, (int) $f['y'], (int) $f['m'], (int) $f['d'],
+            ),
+            "(?<d>\\d{1,2})(?:st|nd|rd|th)? (?<name>{$month})(?: (?<y>\\d{4}))?" => static fn (array $f): ?array => self::day(
+                $today, (int) ($f['y'] ?? 0), self::month($f['name']), (int) $f['d'],
+            ),
+            "(?<name>{$month})(?: (?<y>\\d{4}))?" => static fn (array $f): array => self::whole(
+                $today, (int) ($f['y'] ?? 0), self::month($f['name']),
+            ),
+            '(?<y>20\d{2})' => static fn (array $f): array => [
+                $today->setDate((int) $f['y'], 1, 1), $today->setDate((int) $f['y'] + 1, 1, 1),
+            ],
         ];
     }
 

@@ -36,7 +36,9 @@ final readonly class Letters
         $has = static fn (string $row): string => "{$row}.{$column} is not null and {$row}.{$column} <> ''";
         $add = "insert into {$kept} (rowid, {$column}) values (new.id, new.{$column});";
         $drop = "insert into {$kept} ({$kept}, rowid, {$column}) values ('delete', old.id, old.{$column});";
-        DB::unprepared("drop table if exists {$kept}; create virtual table {$kept} using fts5 ({$column}, content = '{$table}', content_rowid = 'id', tokenize = 'trigram')");
+        DB::unprepared(
+            "drop table if exists {$kept}; create virtual table {$kept} using fts5 ({$column}, content = '{$table}', content_rowid = 'id', tokenize = 'trigram')",
+        );
         DB::unprepared("insert into {$kept} (rowid, {$column}) select id, {$column} from {$table} where {$has($table)}");
         foreach ([
             'new' => ["after insert on {$table} when {$has('new')}", $add],
@@ -79,7 +81,9 @@ final readonly class Letters
     {
         [$asked, $with] = self::asked($table, $part, $shop);
 
-        return array_map(static fn (object $row): int => (int) current((array) $row), array_values(DB::select("{$asked} limit {$most}", $with)));
+        return array_map(
+            static fn (object $row): int => (int) current((array) $row), array_values(DB::select("{$asked} limit {$most}", $with)),
+        );
     }
 
     /**
@@ -91,7 +95,10 @@ final readonly class Letters
     public static function asked(string $table, string $part, int $shop): array
     {
         if (DB::getDriverName() === 'sqlite' && self::know($part)) {
-            return ["select rowid from {$table}_letters where {$table}_letters match ? and exists (select 1 from {$table} where {$table}.id = {$table}_letters.rowid and {$table}.workshop_id = ?)", ['"'.str_replace('"', '""', $part).'"', $shop]];
+            return [
+                "select rowid from {$table}_letters where {$table}_letters match ? and exists (select 1 from {$table} where {$table}.id = {$table}_letters.rowid and {$table}.workshop_id = ?)",
+                ['"'.str_replace('"', '""', $part).'"', $shop],
+            ];
         }
         [$like, $pattern] = self::like($table, $part);
 

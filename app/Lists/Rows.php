@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Lists;
 
 use App\Models\Workshop;
+use DateTimeImmutable;
+use DateTimeZone;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -14,5 +16,11 @@ final readonly class Rows
     public static function of(string $table): Builder
     {
         return DB::table($table)->where("{$table}.workshop_id", app(Workshop::class)->id);
+    }
+
+    /** A moment of a bare row, in ms; null where there is none. */
+    public static function ms(mixed $moment): ?int
+    {
+        return is_string($moment) && $moment !== '' ? (int) (new DateTimeImmutable($moment, new DateTimeZone('UTC')))->format('Uv') : null;
     }
 }

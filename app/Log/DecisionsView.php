@@ -15,9 +15,20 @@ final readonly class DecisionsView implements View
 {
     private const SHOWN = 20;
 
-    public function __construct(private Decisions $decisions, private Names $names, private Library $library, private ?int $before, private CarbonImmutable $now) {}
+    public function __construct(
+        private Decisions $decisions,
+        private Names $names,
+        private Library $library,
+        private ?int $before,
+        private CarbonImmutable $now,
+    ) {}
 
-    /** @return array{rows: list<array{id: int, at_ms: int, by: string|null, did: string, of: string|null, said: string}>, earlier: int|null, now_ms: int} */
+    /**
+     * @return array{
+     *     rows: list<array{id: int, at_ms: int, by: string|null, did: string, of: string|null, said: string}>, earlier: int|null,
+     *     now_ms: int,
+     * }
+     */
     public function toArray(): array
     {
         $told = $this->decisions->before($this->before, self::SHOWN + 1);

@@ -32,7 +32,10 @@ final readonly class Freezer
     /** @return array{code: string, name: string, colour: string, brushed: bool, family: string} */
     public function base(Recipe $recipe): array
     {
-        return ['code' => $recipe->base->code, 'name' => $recipe->base->name, 'colour' => $recipe->base->colour, 'brushed' => $recipe->base->brushed, 'family' => $recipe->base->family];
+        return [
+            'code' => $recipe->base->code, 'name' => $recipe->base->name, 'colour' => $recipe->base->colour,
+            'brushed' => $recipe->base->brushed, 'family' => $recipe->base->family,
+        ];
     }
 
     /**
@@ -45,14 +48,25 @@ final readonly class Freezer
         $family = $this->library->knowledge()->families[$recipe->base->family] ?? null;
         $at = [...$cautions, ...$this->standing([...$recipe->hazards(), ...$family->hazards ?? []], $run)];
         $known = array_intersect_key($this->library->cautions(), $at);
-        $sheets = array_map(static fn (AdditiveSheet $sheet): array => $sheet->sheet()->toArray(), array_combine(array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $recipe->sheets()), $recipe->sheets()));
+        $sheets = array_map(
+            static fn (AdditiveSheet $sheet): array => $sheet->sheet()->toArray(),
+            array_combine(array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $recipe->sheets()), $recipe->sheets()),
+        );
         $faults = $this->library->faults();
 
         return Snapshot::of([
             'materials' => [$recipe->base->code => $recipe->base->sheet()->toArray(), ...$sheets],
-            'cautions' => array_map(static fn (string $id, array $one): array => ['id' => $id, 'title' => $one['title'], 'text' => $one['text'], 'gear' => $one['gear'], 'at' => $at[$id]->value], array_keys($known), array_values($known)),
+            'cautions' => array_map(
+                static fn (string $id, array $one): array => [
+                    'id' => $id, 'title' => $one['title'], 'text' => $one['text'], 'gear' => $one['gear'], 'at' => $at[$id]->value,
+                ],
+                array_keys($known), array_values($known),
+            ),
             'waste' => $this->library->cautions()['waste']['text'] ?? '',
-            'faults' => array_map(static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name'], 'cause' => $fault['cause']], array_keys($faults), array_values($faults)),
+            'faults' => array_map(
+                static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name'], 'cause' => $fault['cause']],
+                array_keys($faults), array_values($faults),
+            ),
             ...($worked === null ? [] : ['worked' => $worked->toArray()]),
         ]);
     }
@@ -69,6 +83,8 @@ final readonly class Freezer
         $at = static fn (string $id): StepKind => StepKind::tryFrom($known[$id]['at'] ?? '') ?? StepKind::Gear;
         $ids = array_values(array_filter(array_unique($ids), static fn (string $id): bool => isset($known[$id])));
 
-        return array_combine($ids, array_map(static fn (string $id): StepKind => $run?->has($at($id)) === true ? $at($id) : StepKind::Gear, $ids));
+        return array_combine(
+            $ids, array_map(static fn (string $id): StepKind => $run?->has($at($id)) === true ? $at($id) : StepKind::Gear, $ids),
+        );
     }
 }

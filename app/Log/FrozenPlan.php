@@ -45,8 +45,10 @@ final readonly class FrozenPlan
         $texts = static fn (Fields $in): array => array_map(strval(...), array_filter($in->toArray(), is_string(...)));
 
         return new self(
-            $base->text('code'), $base->text('name'), $base->text('colour'), $base->bool('brushed'), $texts($plan->object('names')), $texts($plan->object('colours')),
-            FrozenClock::from($plan->object('clock')), $plan->text('formula_name'), $plan->numberOrNull('likely_ml'), $plan->number('room_c', -50.0, 80.0),
+            $base->text('code'), $base->text('name'), $base->text('colour'), $base->bool('brushed'), $texts($plan->object('names')),
+            $texts($plan->object('colours')),
+            FrozenClock::from($plan->object('clock')), $plan->text('formula_name'), $plan->numberOrNull('likely_ml'),
+            $plan->number('room_c', -50.0, 80.0),
             $plan->textOrNull('casting'), $base->textOrNull('family') ?? '', $plan->numberOrNull('lays_from_min'),
         );
     }

@@ -20,12 +20,25 @@ final readonly class GoodPieces
      */
     public static function of(array $links): array
     {
-        return $links === [] ? [] : array_map(intval(...), Rows::of('pours')->whereIn('impression_id', $links)->groupBy('impression_id')->selectRaw('impression_id, sum(good) as n')->pluck('n', 'impression_id')->all());
+        return $links === []
+            ? []
+            : array_map(
+                intval(...),
+                Rows::of('pours')
+                    ->whereIn('impression_id', $links)
+                    ->groupBy('impression_id')
+                    ->selectRaw('impression_id, sum(good) as n')
+                    ->pluck('n', 'impression_id')
+                    ->all(),
+            );
     }
 
     /** Of one pour whose castings were written, or of all. */
     public static function countAgain(?int $pour = null): void
     {
-        DB::update('update pours set good = (select count(*) from castings where castings.pour_id = pours.id and castings.outcome != ?)'.($pour === null ? '' : ' where id = ?'), [Outcome::Reject->value, ...($pour === null ? [] : [$pour])]);
+        DB::update(
+            'update pours set good = (select count(*) from castings where castings.pour_id = pours.id and castings.outcome != ?)'.($pour === null ? '' : ' where id = ?'),
+            [Outcome::Reject->value, ...($pour === null ? [] : [$pour])],
+        );
     }
 }

@@ -31,8 +31,12 @@ final class LogQuery
     {
         $query = Pour::query()->whereNotNull('graded_at')->orderByDesc('graded_at')->orderByDesc('id');
         $said = DateWords::in($filter['q'], CarbonImmutable::now(), $this->workshop->zone());
-        $query->when($said->from !== null, static fn (Builder $from) => $from->where('graded_at', '>=', $said->from?->format('Y-m-d H:i:s.v')));
-        $query->when($said->until !== null, static fn (Builder $until) => $until->where('graded_at', '<', $said->until?->format('Y-m-d H:i:s.v')));
+        $query->when(
+            $said->from !== null, static fn (Builder $from) => $from->where('graded_at', '>=', $said->from?->format('Y-m-d H:i:s.v')),
+        );
+        $query->when(
+            $said->until !== null, static fn (Builder $until) => $until->where('graded_at', '<', $said->until?->format('Y-m-d H:i:s.v')),
+        );
         if ($said->words !== '') {
             $this->words->narrow($query, $said->words);
         }
@@ -57,9 +61,13 @@ final class LogQuery
      */
     public static function hasAny(array $faults): Closure
     {
-        return static fn (Builder $pours): Builder => $pours->whereRaw("cast(faults as text) <> '[]'")->where(static function (Builder $either) use ($faults): void {
+        return static fn (Builder $pours): Builder => $pours->whereRaw(
+            "cast(faults as text) <> '[]'",
+        )->where(static function (Builder $either) use ($faults): void {
             foreach ($faults as $fault) {
-                $either->orWhereRaw("cast(faults as text) like ? escape '!'", ['%"'.str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $fault).'"%']);
+                $either->orWhereRaw("cast(faults as text) like ? escape '!'", [
+                    '%"'.str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $fault).'"%',
+                ]);
             }
         });
     }

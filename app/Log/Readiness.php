@@ -16,8 +16,8 @@ use App\Room\FrozenClock;
 use Carbon\CarbonImmutable;
 
 /**
- * When what was poured is ready for use: fully cured, in the room as it was and is, by its clock; where its sheet gives no full cure, when it
- * first may serve. Held against the day the job is wanted by, to its end by the clock on the wall.
+ * When what was poured is ready for use: fully cured, in the room as it was and is, by its clock; where its sheet gives no full cure, when
+ * it first may serve. Held against the day the job is wanted by, to its end by the clock on the wall.
  */
 final readonly class Readiness
 {
@@ -34,7 +34,9 @@ final readonly class Readiness
         $met ??= $now;
         $full = $this->clock->from($met, $clock, Milestone::FullCure)?->likely();
 
-        return $this->told($full ?? $this->clock->from($met, $clock, Milestone::Service)?->likely(), $full !== null, $this->wantedOn($pour));
+        return $this->told(
+            $full ?? $this->clock->from($met, $clock, Milestone::Service)?->likely(), $full !== null, $this->wantedOn($pour),
+        );
     }
 
     /** Of a plan that would meet now. */
@@ -54,8 +56,13 @@ final readonly class Readiness
      */
     public function curing(CarbonImmutable $now, ?array $links = null): array
     {
-        $pours = Pour::query()->with('impression.job')->whereNotNull('met_at')->where('met_at', '>=', $now->subDays(self::LOOKED_BACK_DAYS)->format('Y-m-d H:i:s.v'))
-            ->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened, PourState::Graded])->when($links !== null, static fn ($query) => $query->whereIn('impression_id', $links ?? []))
+        $pours = Pour::query()
+            ->with('impression.job')
+            ->whereNotNull('met_at')
+            ->where('met_at', '>=', $now->subDays(self::LOOKED_BACK_DAYS)->format('Y-m-d H:i:s.v'))
+            ->whereIn('state', [
+                PourState::Running, PourState::Waiting, PourState::Opened, PourState::Graded,
+            ])->when($links !== null, static fn ($query) => $query->whereIn('impression_id', $links ?? []))
             ->atHand()->orderByDesc('met_at')->limit(self::MOST)->get()->sortBy('met_at');
         $curing = [];
         foreach ($pours as $pour) {
@@ -86,6 +93,9 @@ final readonly class Readiness
         $wanted = $wantedOn?->format('Y-m-d');
         $ends = $wanted === null ? null : CarbonImmutable::parse($wanted, $this->workshop->zone())->endOfDay();
 
-        return new ReadyResult($ready === null ? null : (int) $ready->getTimestampMs(), $isFull, $wanted, $ends === null ? null : (int) $ends->getTimestampMs());
+        return new ReadyResult(
+            $ready === null ? null : (int) $ready->getTimestampMs(), $isFull, $wanted,
+            $ends === null ? null : (int) $ends->getTimestampMs(),
+        );
     }
 }

@@ -7,7 +7,6 @@ namespace App\Log;
 use Apalos\Core\Casting\CastingWays;
 use Apalos\Core\Casting\WorkedResult;
 use Apalos\Core\Cure\Milestone;
-use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Run\Beside;
@@ -31,7 +30,15 @@ final readonly class RecordedRun
     public const STREAM = 'run';
 
     /** @param  list<Happened>  $facts */
-    private function __construct(public Pour $pour, public FrozenPlan $frozen, public RunPlan $plan, public RunState $state, public Beside $beside, public array $facts, private CarbonImmutable $startedAt) {}
+    private function __construct(
+        public Pour $pour,
+        public FrozenPlan $frozen,
+        public RunPlan $plan,
+        public RunState $state,
+        public Beside $beside,
+        public array $facts,
+        private CarbonImmutable $startedAt,
+    ) {}
 
     public static function of(Pour $pour): self
     {
@@ -39,7 +46,7 @@ final readonly class RecordedRun
     }
 
     /** The same with what was told since. */
-    public function and(Happened $told): self
+    public function with(Happened $told): self
     {
         return self::from($this->pour, [...$this->facts, $told]);
     }
@@ -87,7 +94,7 @@ final readonly class RecordedRun
         }
         $plan = RunPlan::from(Fields::of($pour->plan)->object('run'));
         $start = (int) $pour->started_at->getTimestampMs();
-        $read = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), ($fact->atMs - $start) / 60_000.0, $fact->payload), $facts);
+        $read = Happened::read($facts, RunFactKind::class, $start);
 
         return new self($pour, FrozenPlan::of($pour), $plan, RunState::of($plan, $read), Beside::of($read), $facts, $pour->started_at);
     }
@@ -97,7 +104,11 @@ final readonly class RecordedRun
     {
         $begun = $this->pour->loadMissing('snapshot')->snapshot->content['worked'] ?? null;
 
-        return $begun !== null ? WorkedResult::read($begun) : $ways->choose($this->frozen->casting, $this->frozen->family, $this->plan->onePart, $this->plan->endsLaid && $this->frozen->brushed)->said();
+        return $begun !== null
+            ? WorkedResult::read($begun)
+            : $ways->choose(
+                $this->frozen->casting, $this->frozen->family, $this->plan->onePart, $this->plan->endsLaid && $this->frozen->brushed,
+            )->said();
     }
 
     /** A moment of the run as a time of day. */

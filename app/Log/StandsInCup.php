@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Log;
 
-use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Facts\Standing;
 use Apalos\Core\Run\RunFactKind;
 use App\Facts\Happened;
@@ -23,7 +22,7 @@ final readonly class StandsInCup
     /** Null where it never was begun. */
     public static function of(Pour $pour): ?self
     {
-        $facts = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, RunFactKind::from($fact->kind), 0.0, $fact->payload), Happened::in(RecordedRun::STREAM, [$pour->id])[$pour->id]);
+        $facts = Happened::read(Happened::in(RecordedRun::STREAM, [$pour->id])[$pour->id], RunFactKind::class);
         $last = null;
         foreach (Standing::of($facts) as $fact) {
             $last = $fact->kind === RunFactKind::Replanned ? $fact->payload : $last;

@@ -40,6 +40,13 @@ final readonly class HeldLook
     {
         $moment = intdiv((int) $now->getTimestamp(), $holdsS);
 
-        return $this->memo->of("{$what}:{$this->workshop->id}", [$this->workshop->mark, $this->workshop->edition, $turn, $this->library->stamp(), $this->library->stamp('contacts'), self::EDITION, $moment], $put, $holds);
+        return $this->memo->of(
+            $what,
+            [
+                $this->workshop->edition, $turn, $this->library->stamp(), $this->library->stamp('contacts'),
+                self::EDITION, $moment,
+            ],
+            $put, $holds,
+        );
     }
 }

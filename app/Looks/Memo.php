@@ -4,20 +4,24 @@ declare(strict_types=1);
 
 namespace App\Looks;
 
+use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\Cache\Repository;
 
-/** Answers that take a moment, kept beside what they rest on: as soon as that is another, they are reckoned anew. */
+/**
+ * Answers that take a moment, kept beside what they rest on: as soon as that is another, they are reckoned anew. Each shop has its own,
+ * also where another database was begun, or an earlier one put back, on the same computer.
+ */
 final readonly class Memo
 {
     private const KEPT_DAYS = 30;
 
-    public function __construct(private Repository $cache) {}
+    public function __construct(private Repository $cache, private Workshop $workshop) {}
 
     /**
      * @template T
      *
-     * @param  string  $what  unlike that of any other question, the shop's number in it
+     * @param  string  $what  unlike that of any other question of this shop
      * @param  mixed  $rests  all that the answer follows from, as plain values
      * @param  callable(): T  $reckon
      * @param  (callable(): bool)|null  $holds  whether what was reckoned may be kept; asked afterwards
@@ -25,7 +29,8 @@ final readonly class Memo
      */
     public function of(string $what, mixed $rests, callable $reckon, ?callable $holds = null): mixed
     {
-        $mark = hash('xxh128', json_encode($rests, JSON_THROW_ON_ERROR));
+        $what = "{$what}:{$this->workshop->id}";
+        $mark = hash('xxh128', json_encode([$this->workshop->mark, $rests], JSON_THROW_ON_ERROR));
         $kept = $this->cache->get($what);
         if (is_array($kept) && ($kept['rests'] ?? null) === $mark && array_key_exists('is', $kept)) {
             /** @var T */

@@ -21,7 +21,10 @@ final class Cage
     public static function php(array $script, int $megabytes, float $seconds): Process
     {
         return new Process(
-            [base_path('bin/caged'), (string) (2 * $megabytes + 512), (string) (int) ceil($seconds), (new PhpExecutableFinder)->find() ?: 'php', '-d', "memory_limit={$megabytes}M", ...$script],
+            [
+                base_path('bin/caged'), (string) (2 * $megabytes + 512), (string) (int) ceil($seconds),
+                (new PhpExecutableFinder)->find() ?: 'php', '-d', "memory_limit={$megabytes}M", ...$script,
+            ],
             env: ['APALOS_JIT' => false], timeout: null,
         );
     }

@@ -17,7 +17,9 @@ final readonly class LastBackup
     public static function known(): self
     {
         $said = Cache::get(self::KEY);
-        $well = is_array($said) && is_int($said['well_ms'] ?? null) ? CarbonImmutable::createFromTimestampMs($said['well_ms'], 'UTC') : null;
+        $well = is_array($said) && is_int($said['well_ms'] ?? null)
+            ? CarbonImmutable::createFromTimestampMs($said['well_ms'], 'UTC')
+            : null;
 
         return new self($well, is_array($said) && is_string($said['failed'] ?? null) ? $said['failed'] : null);
     }

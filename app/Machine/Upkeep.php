@@ -9,8 +9,8 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Queue;
 
 /**
- * How the bench computer keeps: free disk, last good backup, how long work waits for its worker, whether its clock went back. Looked at once
- * a minute by the clock of daily work and written down, so that a page only reads it.
+ * How the bench computer keeps: free disk, last good backup, how long work waits for its worker, whether its clock went back. Looked at
+ * once a minute by the clock of daily work and written down, so that a page only reads it.
  *
  * @phpstan-type Looked array{at_ms: int, waits_s: int, back_ms: int|null, noticed_ms: int|null}
  */
@@ -64,13 +64,31 @@ final readonly class Upkeep
         $free = self::free();
 
         return match (true) {
-            $free !== null && $free < self::LEAST_FREE_BYTES => sprintf('The disk of the bench computer is nearly full: %d MB are left. Make room on it before anything is lost.', (int) ($free / 1e6)),
+            $free !== null
+                && $free < self::LEAST_FREE_BYTES => sprintf(
+                    'The disk of the bench computer is nearly full: %d MB are left. Make room on it before anything is lost.',
+                    (int) ($free / 1e6),
+                ),
             $backup->failed !== null => "The last backup could not be taken. {$backup->failed}",
-            isset($looked['back_ms']) => sprintf('The clock of the bench computer went back: it showed %s UTC before, and shows %s UTC now. Set it right; what is written down keeps its order, and both moments are kept.', self::said($looked['back_ms']), self::said((int) $this->now->getTimestampMs())),
+            isset($looked['back_ms']) => sprintf(
+                'The clock of the bench computer went back: it showed %s UTC before, and shows %s UTC now. Set it right; what is written down keeps its order, and both moments are kept.',
+                self::said($looked['back_ms']), self::said((int) $this->now->getTimestampMs()),
+            ),
             ! $this->isWatched => null,
-            $looked !== null && $looked['at_ms'] < $this->now->getTimestampMs() - 1000 * self::LONGEST_WAIT_S => 'The clock of daily work has stopped: no backup is taken at night. Start the bench anew.',
-            $looked !== null && $looked['waits_s'] > self::LONGEST_WAIT_S => sprintf('What is worked out beside the bench has waited for %d minutes: its worker does not answer. Start the bench anew.', intdiv($looked['waits_s'], 60)),
-            $backup->well !== null && $backup->well < $this->now->subHours(self::OLDEST_BACKUP_H) => sprintf('The last good backup is %d days old. Take one on This bench, and look why the nights took none.', (int) $backup->well->diffInDays($this->now)),
+            $looked !== null
+                && $looked['at_ms'] < $this->now->getTimestampMs()
+                    - 1000
+                        * self::LONGEST_WAIT_S => 'The clock of daily work has stopped: no backup is taken at night. Start the bench anew.',
+            $looked !== null
+                && $looked['waits_s'] > self::LONGEST_WAIT_S => sprintf(
+                    'What is worked out beside the bench has waited for %d minutes: its worker does not answer. Start the bench anew.',
+                    intdiv($looked['waits_s'], 60),
+                ),
+            $backup->well !== null
+                && $backup->well < $this->now->subHours(self::OLDEST_BACKUP_H) => sprintf(
+                    'The last good backup is %d days old. Take one on This bench, and look why the nights took none.',
+                    (int) $backup->well->diffInDays($this->now),
+                ),
             default => null,
         };
     }
@@ -83,9 +101,19 @@ final readonly class Upkeep
         $free = self::free();
 
         return [
-            'clock: '.($looked === null ? 'nobody looks' : (isset($looked['back_ms']) ? 'went back from '.self::said($looked['back_ms']).' UTC' : 'steady, looked at '.self::said($looked['at_ms']).' UTC')),
+            'clock: '.(
+                $looked === null
+                ? 'nobody looks'
+                : (
+                    isset($looked['back_ms'])
+                    ? 'went back from '.self::said($looked['back_ms']).' UTC'
+                    : 'steady, looked at '.self::said($looked['at_ms']).' UTC'
+                )
+            ),
             "queue: the oldest waits {$this->waits()} s",
-            'backup: '.($backup->well === null ? 'none yet' : $backup->well->format('Y-m-d H:i').' UTC').($backup->failed === null ? '' : ', failed since'),
+            'backup: '.(
+                $backup->well === null ? 'none yet' : $backup->well->format('Y-m-d H:i').' UTC'
+            ).($backup->failed === null ? '' : ', failed since'),
             'disk: '.($free === null ? 'unknown' : sprintf('%d MB free', (int) ($free / 1e6))),
         ];
     }
@@ -93,7 +121,12 @@ final readonly class Upkeep
     /** Seconds the oldest piece of work has waited for a worker. */
     private function waits(): int
     {
-        $oldest = array_filter(array_map(static fn (string $queue): mixed => Queue::connection()->creationTimeOfOldestPendingJob($queue), ['default', 'at-once']), is_numeric(...));
+        $oldest = array_filter(
+            array_map(
+                static fn (string $queue): mixed => Queue::connection()->creationTimeOfOldestPendingJob($queue), ['default', 'at-once'],
+            ),
+            is_numeric(...),
+        );
 
         return $oldest === [] ? 0 : max(0, (int) $this->now->getTimestamp() - (int) min($oldest));
     }
@@ -112,7 +145,10 @@ final readonly class Upkeep
         $number = static fn (mixed $value): ?int => is_int($value) ? $value : null;
 
         return is_array($said) && is_int($said['at_ms'] ?? null)
-            ? ['at_ms' => $said['at_ms'], 'waits_s' => $number($said['waits_s'] ?? null) ?? 0, 'back_ms' => $number($said['back_ms'] ?? null), 'noticed_ms' => $number($said['noticed_ms'] ?? null)]
+            ? [
+                'at_ms' => $said['at_ms'], 'waits_s' => $number($said['waits_s'] ?? null) ?? 0,
+                'back_ms' => $number($said['back_ms'] ?? null), 'noticed_ms' => $number($said['noticed_ms'] ?? null),
+            ]
             : null;
     }
 

@@ -15,7 +15,8 @@ use Illuminate\Database\Eloquent\Model;
  * @property CarbonImmutable $at
  * @property int $up_to number of the last fact that is in it
  * @property int $facts how many there were in all
- * @property list<array{string, int, int, string}>|null $heads stream, its number, place and seal of its last fact, of those that went on since the anchor before; null where it is of all
+ * @property list<array{string, int, int, string}>|null  $heads stream, its number, place and seal of its last fact, of those that went on
+ *   since the anchor before; null where it is of all
  * @property string $seal
  * @property string|null $note what has to be said of it
  */

@@ -35,7 +35,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Build extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public const PLAIN = 'pour';
 
@@ -43,7 +43,10 @@ final class Build extends Model
 
     protected $table = 'builds';
 
-    protected $fillable = ['workshop_id', 'impression_id', 'planned_of', 'plain', 'kind', 'name', 'plan', 'begun_at', 'ended_at', 'created_at', 'left_out_touches', 'copies_of', 'copy', 'wanted_on'];
+    protected $fillable = [
+        'workshop_id', 'impression_id', 'planned_of', 'plain', 'kind', 'name', 'plan', 'begun_at', 'ended_at', 'created_at',
+        'left_out_touches', 'copies_of', 'copy', 'wanted_on',
+    ];
 
     protected $attributes = ['plain' => false, 'plan' => null, 'planned_of' => null, 'begun_at' => null, 'ended_at' => null];
 
@@ -51,7 +54,11 @@ final class Build extends Model
 
     protected function casts(): array
     {
-        return ['plain' => 'boolean', 'plan' => 'array', 'left_out_touches' => 'array', 'begun_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'planned_of' => 'integer', 'copies_of' => 'integer', 'copy' => 'integer', 'wanted_on' => 'immutable_date'];
+        return [
+            'plain' => 'boolean', 'plan' => 'array', 'left_out_touches' => 'array', 'begun_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime', 'planned_of' => 'integer', 'copies_of' => 'integer',
+            'copy' => 'integer', 'wanted_on' => 'immutable_date',
+        ];
     }
 
     /** @return BelongsTo<Impression, $this> */
@@ -74,7 +81,9 @@ final class Build extends Model
     public function scopeOnTheBench(Builder $query): void
     {
         $query->where('plain', false)->whereNull('ended_at')
-            ->whereRaw('exists (select 1 from impressions join jobs on jobs.id = impressions.job_id where impressions.id = builds.impression_id and impressions.deleted_at is null and jobs.deleted_at is null)');
+            ->whereRaw(
+                'exists (select 1 from impressions join jobs on jobs.id = impressions.job_id where impressions.id = builds.impression_id and impressions.deleted_at is null and jobs.deleted_at is null)',
+            );
     }
 
     /**
@@ -90,7 +99,9 @@ final class Build extends Model
     /** Once it has begun, the next of its copies is what is planned of its link. */
     public function handPlanOn(): void
     {
-        $next = $this->copies_of === null || self::query()->where('planned_of', $this->impression_id)->exists() ? null : $this->copies()->whereNull('begun_at')->whereNull('ended_at')->first();
+        $next = $this->copies_of === null || self::query()->where('planned_of', $this->impression_id)->exists()
+            ? null
+            : $this->copies()->whereNull('begun_at')->whereNull('ended_at')->first();
         $next?->update(['planned_of' => $this->impression_id]);
     }
 

@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class ColourTarget extends Model
 {
-    use HasEdition, InWorkshop, KeepsMoments;
+    use HasEdition, InWorkshop, PlainRecord;
 
     /** What of it is a new edition when it changes. */
     private const EDITED = ['name', 'lab', 'shows_pct', 'at_mm'];

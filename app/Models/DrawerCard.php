@@ -37,7 +37,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class DrawerCard extends Model
 {
-    use InWorkshop;
+    use InWorkshop, PlainRecord;
 
     public $timestamps = false;
 
@@ -48,14 +48,16 @@ final class DrawerCard extends Model
     protected $table = 'drawer_cards';
 
     protected $fillable = [
-        'swatch_id', 'workshop_id', 'base_code', 'softener_code', 'pct_of_ab', 'scale', 'reading', 'spread', 'places', 'ln_modulus', 'off_sd',
+        'swatch_id', 'workshop_id', 'base_code', 'softener_code', 'pct_of_ab', 'scale', 'reading', 'spread', 'places', 'ln_modulus',
+        'off_sd',
         'lab_l', 'lab_a', 'lab_b', 'pigment_code', 'drawdown', 'unread', 'words', 'poured_at',
     ];
 
     protected function casts(): array
     {
         return [
-            'pct_of_ab' => 'float', 'reading' => 'float', 'spread' => 'float', 'places' => 'integer', 'ln_modulus' => 'float', 'off_sd' => 'float',
+            'pct_of_ab' => 'float', 'reading' => 'float', 'spread' => 'float', 'places' => 'integer', 'ln_modulus' => 'float',
+            'off_sd' => 'float',
             'lab_l' => 'float', 'lab_a' => 'float', 'lab_b' => 'float', 'drawdown' => 'array', 'unread' => 'boolean',
         ];
     }
@@ -82,6 +84,8 @@ final class DrawerCard extends Model
 
     public function colour(): ?Lab
     {
-        return $this->lab_l === null || $this->lab_a === null || $this->lab_b === null ? null : Lab::of($this->lab_l, $this->lab_a, $this->lab_b);
+        return $this->lab_l === null || $this->lab_a === null || $this->lab_b === null
+            ? null
+            : Lab::of($this->lab_l, $this->lab_a, $this->lab_b);
     }
 }

@@ -33,7 +33,7 @@ use LogicException;
  */
 final class Fact extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public $timestamps = false;
 
@@ -47,7 +47,10 @@ final class Fact extends Model
 
     protected function casts(): array
     {
-        return ['stream_id' => 'integer', 'nth' => 'integer', 'at' => 'immutable_datetime', 'clock_at' => 'immutable_datetime', 'payload' => 'array'];
+        return [
+            'stream_id' => 'integer', 'nth' => 'integer', 'at' => 'immutable_datetime', 'clock_at' => 'immutable_datetime',
+            'payload' => 'array',
+        ];
     }
 
     protected static function booted(): void
@@ -58,9 +61,14 @@ final class Fact extends Model
         // Whichever door it came through: a fact without hands and seal cannot be written down.
         self::creating(static function (self $fact): void {
             $hands = app(Hands::class);
-            [$fact->person, $fact->witness, $fact->door, $fact->device] = [$hands->person?->id, $hands->witness?->id, $hands->door, $hands->device()];
+            [$fact->person, $fact->witness, $fact->door, $fact->device] = [
+                $hands->person?->id, $hands->witness?->id, $hands->door, $hands->device(),
+            ];
             // In the order of an index: the last of twelve thousand is found as the last of three.
-            $before = DB::table('facts')->where('workshop_id', $fact->workshop_id)->where('stream', $fact->stream)->where('stream_id', $fact->stream_id)
+            $before = DB::table('facts')
+                ->where('workshop_id', $fact->workshop_id)
+                ->where('stream', $fact->stream)
+                ->where('stream_id', $fact->stream_id)
                 ->whereNotNull('nth')->orderByDesc('nth')->first(['nth', 'seal']);
             $fact->nth = 1 + (int) ($before->nth ?? 0);
             $fact->seal = Seal::of($fact->sealed(), (string) ($before->seal ?? Seal::NOTHING));
@@ -71,8 +79,14 @@ final class Fact extends Model
     public function sealed(): SealedFact
     {
         /** @var array<array-key, mixed> $payload as it will be read again */
-        $payload = json_decode(json_encode($this->payload, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true, 64, JSON_THROW_ON_ERROR);
+        $payload = json_decode(
+            json_encode($this->payload, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true, 64, JSON_THROW_ON_ERROR,
+        );
 
-        return new SealedFact($this->stream, $this->stream_id, (int) $this->nth, $this->key, $this->kind, (int) $this->at->getTimestampMs(), $this->clock_at === null ? null : (int) $this->clock_at->getTimestampMs(), $payload, $this->person, $this->witness, $this->door, $this->device);
+        return new SealedFact(
+            $this->stream, $this->stream_id, (int) $this->nth, $this->key, $this->kind, (int) $this->at->getTimestampMs(),
+            $this->clock_at === null ? null : (int) $this->clock_at->getTimestampMs(), $payload, $this->person, $this->witness, $this->door,
+            $this->device,
+        );
     }
 }

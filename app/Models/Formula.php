@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Formula extends Model
 {
-    use HasEdition, InWorkshop, KeepsMoments;
+    use HasEdition, InWorkshop, PlainRecord;
 
     /** What of it is a new edition when it changes. */
     private const EDITED = ['name', 'retired_at'];

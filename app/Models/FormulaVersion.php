@@ -31,7 +31,7 @@ use LogicException;
  */
 final class FormulaVersion extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     protected $table = 'formula_versions';
 
@@ -51,7 +51,18 @@ final class FormulaVersion extends Model
      */
     public static function hashOf(array $recipe): string
     {
-        return sha1(json_encode([$recipe['base'], array_map(static fn (array $line): array => [$line['code'], (float) $line['amount'], $line['basis'], $line['into']], $recipe['additives'])], JSON_THROW_ON_ERROR));
+        return sha1(
+            json_encode(
+                [
+                    $recipe['base'],
+                    array_map(
+                        static fn (array $line): array => [$line['code'], (float) $line['amount'], $line['basis'], $line['into']],
+                        $recipe['additives'],
+                    ),
+                ],
+                JSON_THROW_ON_ERROR,
+            ),
+        );
     }
 
     protected static function booted(): void
@@ -61,7 +72,8 @@ final class FormulaVersion extends Model
         });
         // What came of a version is often photographed long after it was kept: the first photo may join it, nothing else.
         self::updating(static function (self $version): void {
-            $joins = $version->getOriginal('photo') === null && array_diff(array_keys($version->getDirty()), ['photo', 'updated_at']) === [];
+            $joins = $version->getOriginal('photo') === null
+                && array_diff(array_keys($version->getDirty()), ['photo', 'updated_at']) === [];
             $joins ?: throw new LogicException('A formula version is a fact and does not change. Make a new version.');
         });
     }
@@ -99,6 +111,11 @@ final class FormulaVersion extends Model
     /** Its formula's name and its number, as it stands on a label. */
     public function called(): string
     {
-        return "{$this->formula->name} · {$this->number}";
+        return self::named($this->formula->name, $this->number);
+    }
+
+    public static function named(string $formula, int $number): string
+    {
+        return "{$formula} · {$number}";
     }
 }

@@ -23,7 +23,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Import extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public const WAITING = 'waiting';
 
@@ -39,7 +39,9 @@ final class Import extends Model
 
     protected $fillable = ['workshop_id', 'file', 'state', 'done', 'total', 'new', 'wrong', 'made', 'seen_at'];
 
-    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'total' => 0, 'new' => null, 'wrong' => null, 'made' => null, 'seen_at' => null];
+    protected $attributes = [
+        'state' => self::WAITING, 'done' => 0, 'total' => 0, 'new' => null, 'wrong' => null, 'made' => null, 'seen_at' => null,
+    ];
 
     protected function casts(): array
     {

@@ -34,20 +34,28 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Impression extends Model
 {
-    use HasEdition, InWorkshop, KeepsMoments, SoftDeletes;
+    use HasEdition, InWorkshop, PlainRecord, SoftDeletes;
 
     /** What of it is a new edition when it changes. */
-    private const EDITED = ['job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'deleted_at'];
+    private const EDITED = [
+        'job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'deleted_at',
+    ];
 
     protected $table = 'impressions';
 
-    protected $fillable = ['job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'workshop_id', 'gone_at'];
+    protected $fillable = [
+        'job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'workshop_id',
+        'gone_at',
+    ];
 
     protected $attributes = ['role' => 'whole'];
 
     protected function casts(): array
     {
-        return ['kind' => ImpressionKind::class, 'position' => 'integer', 'role' => MouldPart::class, 'from_id' => 'integer', 'contacts' => 'array', 'gone_at' => 'immutable_datetime', 'proved_dry_at' => 'immutable_datetime'];
+        return [
+            'kind' => ImpressionKind::class, 'position' => 'integer', 'role' => MouldPart::class, 'from_id' => 'integer',
+            'contacts' => 'array', 'gone_at' => 'immutable_datetime', 'proved_dry_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<Job, $this> */

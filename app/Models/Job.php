@@ -27,7 +27,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Job extends Model
 {
-    use HasEdition, InWorkshop, KeepsMoments, SoftDeletes;
+    use HasEdition, InWorkshop, PlainRecord, SoftDeletes;
 
     /** What of it is a new edition when it changes. */
     private const EDITED = ['name', 'purpose', 'for_whom', 'quantity', 'due_on', 'skin', 'uses', 'deleted_at'];
@@ -40,7 +40,10 @@ final class Job extends Model
 
     protected function casts(): array
     {
-        return ['due_on' => 'immutable_date', 'quantity' => 'integer', 'taken_way_id' => 'integer', 'skin' => 'boolean', 'uses' => 'array', 'created_at' => 'immutable_datetime'];
+        return [
+            'due_on' => 'immutable_date', 'quantity' => 'integer', 'taken_way_id' => 'integer', 'skin' => 'boolean', 'uses' => 'array',
+            'created_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<Workshop, $this> */

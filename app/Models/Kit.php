@@ -19,7 +19,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Kit extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public $timestamps = false;
 

@@ -31,21 +31,30 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Lot extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public $timestamps = false;
 
     protected $table = 'lots';
 
-    protected $fillable = ['workshop_id', 'code', 'got_on', 'best_before', 'price', 'note', 'created_at', 'opened_on', 'ended_at', 'trouble', 'remelts', 'of_pour_id', 'recalled_at', 'recalled_why'];
+    protected $fillable = [
+        'workshop_id', 'code', 'got_on', 'best_before', 'price', 'note', 'created_at', 'opened_on', 'ended_at', 'trouble', 'remelts',
+        'of_pour_id', 'recalled_at', 'recalled_why',
+    ];
 
-    protected $attributes = ['best_before' => null, 'price' => null, 'note' => null, 'opened_on' => null, 'ended_at' => null, 'trouble' => null, 'remelts' => null, 'of_pour_id' => null, 'recalled_at' => null, 'recalled_why' => null];
+    protected $attributes = [
+        'best_before' => null, 'price' => null, 'note' => null, 'opened_on' => null, 'ended_at' => null, 'trouble' => null,
+        'remelts' => null, 'of_pour_id' => null, 'recalled_at' => null, 'recalled_why' => null,
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected function casts(): array
     {
-        return ['created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'recalled_at' => 'immutable_datetime', 'trouble' => Doubt::class];
+        return [
+            'created_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime', 'recalled_at' => 'immutable_datetime',
+            'trouble' => Doubt::class,
+        ];
     }
 
     /** @return HasMany<LotPart, $this> */

@@ -30,7 +30,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class ModelFile extends Model
 {
-    use InWorkshop, KeepsMoments, SoftDeletes;
+    use InWorkshop, PlainRecord, SoftDeletes;
 
     /** So long one that was put away can be had back. */
     public const KEPT_DAYS = 30;
@@ -47,20 +47,31 @@ final class ModelFile extends Model
 
     protected function casts(): array
     {
-        return ['format' => MeshFormat::class, 'unit' => LengthUnit::class, 'sides' => 'array', 'bytes' => 'integer', 'job_id' => 'integer', 'created_at' => 'immutable_datetime'];
+        return [
+            'format' => MeshFormat::class, 'unit' => LengthUnit::class, 'sides' => 'array', 'bytes' => 'integer', 'job_id' => 'integer',
+            'created_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsToMany<Job, $this> the newest first */
     public function jobs(): BelongsToMany
     {
-        return $this->belongsToMany(Job::class, 'job_models')->withPivot('study_id')->orderByDesc('job_models.at')->orderByDesc('job_models.id');
+        return $this->belongsToMany(Job::class, 'job_models')
+            ->withPivot('study_id')
+            ->orderByDesc('job_models.at')
+            ->orderByDesc('job_models.id');
     }
 
     /** It is for this job as well; with the study that was put into it, where one was. */
     public function serves(Job $job, CarbonImmutable $at, ?Study $study = null): void
     {
         DB::table('job_models')->upsert(
-            [['workshop_id' => $this->workshop_id, 'job_id' => $job->id, 'model_file_id' => $this->id, 'study_id' => $study?->id, 'at' => $at->format('Y-m-d H:i:s.v')]],
+            [
+                [
+                    'workshop_id' => $this->workshop_id, 'job_id' => $job->id, 'model_file_id' => $this->id, 'study_id' => $study?->id,
+                    'at' => $at->format('Y-m-d H:i:s.v'),
+                ],
+            ],
             ['job_id', 'model_file_id'], $study === null ? ['at'] : ['at', 'study_id'],
         );
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Apalos\Core\Keep\Condition;
-use Apalos\Core\Keep\RetiredWhy;
+use Apalos\Core\Care\Condition;
+use Apalos\Core\Care\RetiredWhy;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -44,7 +44,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Mould extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     /** The fact that says what it was to begin with. */
     public const FIRST = 'first-named';
@@ -53,11 +53,17 @@ final class Mould extends Model
 
     protected $table = 'moulds';
 
-    protected $fillable = ['workshop_id', 'job_id', 'impression_id', 'generation', 'name', 'parts', 'material', 'made_at', 'remade_of', 'place', 'photo', 'cost', 'condition', 'marks', 'care', 'casting', 'casts', 'casts_before', 'releases', 'cast_at', 'hot_at', 'retired_at', 'retired_why', 'left_likely'];
+    protected $fillable = [
+        'workshop_id', 'job_id', 'impression_id', 'generation', 'name', 'parts', 'material', 'made_at', 'remade_of', 'place', 'photo',
+        'cost', 'condition', 'marks', 'care', 'casting', 'casts', 'casts_before', 'releases', 'cast_at', 'hot_at', 'retired_at',
+        'retired_why', 'left_likely',
+    ];
 
     protected $attributes = [
-        'job_id' => null, 'impression_id' => null, 'generation' => 1, 'material' => null, 'remade_of' => null, 'place' => null, 'photo' => null, 'cost' => null, 'condition' => null, 'marks' => null, 'care' => null,
-        'casting' => null, 'casts' => 0, 'casts_before' => 0, 'releases' => 0, 'cast_at' => null, 'hot_at' => null, 'retired_at' => null, 'retired_why' => null, 'left_likely' => null,
+        'job_id' => null, 'impression_id' => null, 'generation' => 1, 'material' => null, 'remade_of' => null, 'place' => null,
+        'photo' => null, 'cost' => null, 'condition' => null, 'marks' => null, 'care' => null,
+        'casting' => null, 'casts' => 0, 'casts_before' => 0, 'releases' => 0, 'cast_at' => null, 'hot_at' => null, 'retired_at' => null,
+        'retired_why' => null, 'left_likely' => null,
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -66,15 +72,21 @@ final class Mould extends Model
     {
         // What it was called to begin with is told as anything is: another name that is taken back leaves this.
         self::created(static function (self $mould): void {
-            Fact::query()->create(['workshop_id' => $mould->workshop_id, 'stream' => 'mould', 'stream_id' => $mould->id, 'key' => self::FIRST, 'kind' => 'named', 'at' => $mould->made_at, 'payload' => ['name' => $mould->name, 'first' => true]]);
+            Fact::query()->create([
+                'workshop_id' => $mould->workshop_id, 'stream' => 'mould', 'stream_id' => $mould->id, 'key' => self::FIRST,
+                'kind' => 'named', 'at' => $mould->made_at, 'payload' => ['name' => $mould->name, 'first' => true],
+            ]);
         });
     }
 
     protected function casts(): array
     {
         return [
-            'parts' => 'array', 'marks' => 'array', 'care' => 'array', 'condition' => Condition::class, 'retired_why' => RetiredWhy::class, 'generation' => 'integer', 'casts' => 'integer', 'casts_before' => 'integer', 'releases' => 'integer',
-            'made_at' => 'immutable_datetime', 'cast_at' => 'immutable_datetime', 'hot_at' => 'immutable_datetime', 'retired_at' => 'immutable_datetime', 'proved_dry_at' => 'immutable_datetime', 'left_likely' => 'integer', 'job_id' => 'integer', 'impression_id' => 'integer', 'remade_of' => 'integer',
+            'parts' => 'array', 'marks' => 'array', 'care' => 'array', 'condition' => Condition::class, 'retired_why' => RetiredWhy::class,
+            'generation' => 'integer', 'casts' => 'integer', 'casts_before' => 'integer', 'releases' => 'integer',
+            'made_at' => 'immutable_datetime', 'cast_at' => 'immutable_datetime', 'hot_at' => 'immutable_datetime',
+            'retired_at' => 'immutable_datetime', 'proved_dry_at' => 'immutable_datetime', 'left_likely' => 'integer',
+            'job_id' => 'integer', 'impression_id' => 'integer', 'remade_of' => 'integer',
         ];
     }
 
@@ -86,7 +98,12 @@ final class Mould extends Model
     public function getPartsAttribute(?string $kept): array
     {
         /** @var list<array{name: string, role: string, pour_id: int|null, base: string|null}> */
-        return array_values(array_filter((array) json_decode((string) $kept, true, 16), static fn (mixed $part): bool => is_array($part) && isset($part['name'], $part['role'])));
+        return array_values(
+            array_filter(
+                (array) json_decode((string) $kept, true, 16),
+                static fn (mixed $part): bool => is_array($part) && isset($part['name'], $part['role']),
+            ),
+        );
     }
 
     /** @return BelongsTo<Job, $this> */

@@ -18,7 +18,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class OwnBuild extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public $timestamps = false;
 

@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class OwnRule extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     protected $table = 'own_rules';
 

@@ -22,7 +22,7 @@ use LogicException;
  */
 final class OwnSheet extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public const UPDATED_AT = null;
 
@@ -42,6 +42,8 @@ final class OwnSheet extends Model
 
     protected static function booted(): void
     {
-        self::updating(static fn (): never => throw new LogicException('A sheet that was kept stays as it is; a change makes a new version.'));
+        self::updating(
+            static fn (): never => throw new LogicException('A sheet that was kept stays as it is; a change makes a new version.'),
+        );
     }
 }

@@ -32,7 +32,7 @@ use Laravel\Sanctum\HasApiTokens;
  */
 final class Person extends Model implements SignsIn
 {
-    use Authenticatable, HasApiTokens, HasUlids;
+    use Authenticatable, HasApiTokens, HasUlids, PlainRecord;
 
     /** So many wrong PINs in a row, and somebody who may has to open it again. */
     public const MOST_TRIES = 10;
@@ -43,7 +43,10 @@ final class Person extends Model implements SignsIn
 
     protected $table = 'people';
 
-    protected $fillable = ['workshop_id', 'name', 'name_key', 'role', 'colour', 'passphrase', 'pin', 'pin_tries', 'sessions', 'created_at', 'left_at', 'forgotten_at'];
+    protected $fillable = [
+        'workshop_id', 'name', 'name_key', 'role', 'colour', 'passphrase', 'pin', 'pin_tries', 'sessions', 'created_at', 'left_at',
+        'forgotten_at',
+    ];
 
     protected $attributes = ['passphrase' => null, 'pin' => null, 'pin_tries' => 0, 'left_at' => null, 'forgotten_at' => null];
 
@@ -53,7 +56,10 @@ final class Person extends Model implements SignsIn
 
     protected function casts(): array
     {
-        return ['workshop_id' => 'integer', 'role' => Role::class, 'pin_tries' => 'integer', 'created_at' => 'immutable_datetime', 'left_at' => 'immutable_datetime', 'forgotten_at' => 'immutable_datetime'];
+        return [
+            'workshop_id' => 'integer', 'role' => Role::class, 'pin_tries' => 'integer', 'created_at' => 'immutable_datetime',
+            'left_at' => 'immutable_datetime', 'forgotten_at' => 'immutable_datetime',
+        ];
     }
 
     protected static function booted(): void

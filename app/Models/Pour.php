@@ -53,18 +53,23 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Pour extends Model
 {
-    use HasEdition, InWorkshop, KeepsMoments;
+    use HasEdition, InWorkshop, PlainRecord;
 
     /** What of it is a new edition when it changes. */
     private const EDITED = ['sheet', 'state'];
 
-    protected $attributes = ['base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null, 'cause' => null, 'room_c' => null, 'operation' => Build::PLAIN, 'turn' => 0];
+    protected $attributes = [
+        'base_code' => null, 'draft_of' => null, 'snapshot_id' => null, 'gel_min' => null, 'gel_room_c' => null, 'cause' => null,
+        'room_c' => null, 'operation' => Build::PLAIN, 'turn' => 0,
+    ];
 
     protected $table = 'pours';
 
     protected $fillable = [
-        'impression_id', 'formula_version_id', 'sheet', 'plan', 'started_at', 'state', 'met_at', 'poured_at', 'opened_at', 'graded_at', 'weighed_g', 'used_g', 'grade',
-        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'gel_sure', 'gel_left_out', 'planned', 'cause', 'room_c', 'draft_of', 'build_id', 'operation', 'turn', 'graded_by',
+        'impression_id', 'formula_version_id', 'sheet', 'plan', 'started_at', 'state', 'met_at', 'poured_at', 'opened_at', 'graded_at',
+        'weighed_g', 'used_g', 'grade',
+        'pieces', 'faults', 'note', 'workshop_id', 'base_code', 'snapshot_id', 'gel_min', 'gel_room_c', 'gel_sure', 'gel_left_out',
+        'planned', 'cause', 'room_c', 'draft_of', 'build_id', 'operation', 'turn', 'graded_by',
     ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
@@ -72,9 +77,12 @@ final class Pour extends Model
     protected function casts(): array
     {
         return [
-            'sheet' => 'array', 'plan' => 'array', 'planned' => 'array', 'faults' => 'array', 'state' => PourState::class, 'grade' => Grade::class,
+            'sheet' => 'array', 'plan' => 'array', 'planned' => 'array', 'faults' => 'array', 'state' => PourState::class,
+            'grade' => Grade::class,
             'started_at' => 'immutable_datetime', 'met_at' => 'immutable_datetime', 'poured_at' => 'immutable_datetime',
-            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float', 'pieces' => 'integer', 'good' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'gel_sure' => 'boolean', 'gel_left_out' => 'boolean', 'room_c' => 'float', 'snapshot_id' => 'integer', 'build_id' => 'integer', 'turn' => 'integer',
+            'opened_at' => 'immutable_datetime', 'graded_at' => 'immutable_datetime', 'weighed_g' => 'float', 'used_g' => 'float',
+            'pieces' => 'integer', 'good' => 'integer', 'gel_min' => 'float', 'gel_room_c' => 'float', 'gel_sure' => 'boolean',
+            'gel_left_out' => 'boolean', 'room_c' => 'float', 'snapshot_id' => 'integer', 'build_id' => 'integer', 'turn' => 'integer',
         ];
     }
 
@@ -83,7 +91,10 @@ final class Pour extends Model
         // Where nothing else was planned, a pour is all there is to its build.
         self::creating(static function (self $pour): void {
             if (($pour->attributes['build_id'] ?? null) === null) {
-                $pour->build_id = Build::query()->create(['impression_id' => $pour->impression_id, 'plain' => true, 'kind' => Build::PLAIN, 'name' => 'Pour', 'created_at' => CarbonImmutable::now()])->id;
+                $pour->build_id = Build::query()->create([
+                    'impression_id' => $pour->impression_id, 'plain' => true, 'kind' => Build::PLAIN, 'name' => 'Pour',
+                    'created_at' => CarbonImmutable::now(),
+                ])->id;
             }
         });
     }
@@ -139,7 +150,9 @@ final class Pour extends Model
      */
     public function scopeAtHand(Builder $query): void
     {
-        $query->whereRaw('exists (select 1 from impressions join jobs on jobs.id = impressions.job_id where impressions.id = pours.impression_id and impressions.deleted_at is null and jobs.deleted_at is null)');
+        $query->whereRaw(
+            'exists (select 1 from impressions join jobs on jobs.id = impressions.job_id where impressions.id = pours.impression_id and impressions.deleted_at is null and jobs.deleted_at is null)',
+        );
     }
 
     /**
@@ -149,8 +162,11 @@ final class Pour extends Model
      */
     public function scopeWithTitle(Builder $query): void
     {
-        $query->select('pours.*')
-            ->selectRaw('(select jobs.name from jobs join impressions on impressions.job_id = jobs.id where impressions.id = pours.impression_id) as job_name')
+        $query->getQuery()->columns === null && $query->select('pours.*');
+        $query
+            ->selectRaw(
+                '(select jobs.name from jobs join impressions on impressions.job_id = jobs.id where impressions.id = pours.impression_id) as job_name',
+            )
             ->selectRaw('(select impressions.name from impressions where impressions.id = pours.impression_id) as link_name');
     }
 
@@ -177,7 +193,10 @@ final class Pour extends Model
      */
     public function scopeInShort(Builder $query): void
     {
-        $query->select(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'operation', 'state', 'grade', 'pieces', 'used_g', 'weighed_g', 'started_at'])
+        $query->select([
+            'id', 'workshop_id', 'impression_id', 'formula_version_id', 'operation', 'state', 'grade', 'pieces', 'used_g', 'weighed_g',
+            'started_at',
+        ])
             ->addSelect('plan->likely_ml as likely_ml');
     }
 

@@ -15,12 +15,13 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $stream run or series
  * @property int $stream_id
  * @property CarbonImmutable $since
- * @property array<string, array{anchor: float, in_g: float}>|null $left what others had poured of their line when they lost the scale, by weigh-up
+ * @property array<string, array{anchor: float, in_g: float}>|null  $left what others had poured of their line when they lost the scale, by
+ *   weigh-up
  * @property string $watch what the watch over this hold is kept under
  */
 final class ScaleHold extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public $timestamps = false;
 

@@ -22,7 +22,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Series extends Model
 {
-    use InWorkshop, KeepsMoments, SoftDeletes;
+    use InWorkshop, PlainRecord, SoftDeletes;
 
     public $timestamps = false;
 
@@ -36,7 +36,10 @@ final class Series extends Model
 
     protected function casts(): array
     {
-        return ['question' => 'array', 'plan' => 'array', 'thickness_mm' => 'float', 'begun_at' => 'immutable_datetime', 'labelled_at' => 'immutable_datetime'];
+        return [
+            'question' => 'array', 'plan' => 'array', 'thickness_mm' => 'float', 'begun_at' => 'immutable_datetime',
+            'labelled_at' => 'immutable_datetime',
+        ];
     }
 
     /** @param  Builder<self>  $query */

@@ -15,11 +15,15 @@ use LogicException;
  *
  * @property int $id
  * @property string $hash
- * @property array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>, at?: string}>, faults: list<array{id: string, name: string, cause: string}>, waste?: string, worked?: WorkedShape} $content
+ * @property array{
+ *     materials: array<string, array<string, mixed>>,
+ *     cautions: list<array{id: string, title: string, text: string, gear: list<string>, at?: string}>,
+ *     faults: list<array{id: string, name: string, cause: string}>, waste?: string, worked?: WorkedShape,
+ * }  $content
  */
 final class Snapshot extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public const UPDATED_AT = null;
 
@@ -35,7 +39,9 @@ final class Snapshot extends Model
     /** @param  array<string, mixed>  $content */
     public static function of(array $content): self
     {
-        return self::query()->firstOrCreate(['hash' => sha1(json_encode($content, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION))], ['content' => $content]);
+        return self::query()->firstOrCreate(
+            ['hash' => sha1(json_encode($content, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION))], ['content' => $content],
+        );
     }
 
     protected static function booted(): void

@@ -20,7 +20,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $done thousandths
  * @property string|null $doing
  * @property array<string, mixed>|null $answer
- * @property array{volume_ml: float|null, bbox_mm: list<float>|null, undercut_pct: float|null, watertight: bool|null}|null $in_short what a list shows of its answer
+ * @property array{volume_ml: float|null, bbox_mm: list<float>|null, undercut_pct: float|null, watertight: bool|null}|null  $in_short what a
+ *   list shows of its answer
  * @property array<string, mixed>|null $wrong
  * @property CarbonImmutable|null $taken_at since when somebody answers it
  * @property CarbonImmutable $created_at
@@ -28,7 +29,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Study extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     public const WAITING = 'waiting';
 
@@ -44,15 +45,22 @@ final class Study extends Model
 
     protected $table = 'studies';
 
-    protected $fillable = ['workshop_id', 'model_file_id', 'asked', 'mark', 'state', 'done', 'doing', 'answer', 'in_short', 'wrong', 'created_at', 'taken_at'];
+    protected $fillable = [
+        'workshop_id', 'model_file_id', 'asked', 'mark', 'state', 'done', 'doing', 'answer', 'in_short', 'wrong', 'created_at', 'taken_at',
+    ];
 
-    protected $attributes = ['state' => self::WAITING, 'done' => 0, 'doing' => null, 'answer' => null, 'in_short' => null, 'wrong' => null, 'taken_at' => null];
+    protected $attributes = [
+        'state' => self::WAITING, 'done' => 0, 'doing' => null, 'answer' => null, 'in_short' => null, 'wrong' => null, 'taken_at' => null,
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected function casts(): array
     {
-        return ['asked' => 'array', 'answer' => 'array', 'in_short' => 'array', 'wrong' => 'array', 'done' => 'integer', 'model_file_id' => 'integer', 'created_at' => 'immutable_datetime', 'taken_at' => 'immutable_datetime'];
+        return [
+            'asked' => 'array', 'answer' => 'array', 'in_short' => 'array', 'wrong' => 'array', 'done' => 'integer',
+            'model_file_id' => 'integer', 'created_at' => 'immutable_datetime', 'taken_at' => 'immutable_datetime',
+        ];
     }
 
     /** @return BelongsTo<ModelFile, $this> */

@@ -28,7 +28,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  */
 final class Swatch extends Model
 {
-    use HasEdition, InWorkshop, KeepsMoments, SoftDeletes;
+    use HasEdition, InWorkshop, PlainRecord, SoftDeletes;
 
     /** What of it a maker reads. */
     private const EDITED = ['name', 'thickness_mm', 'note', 'photo', 'demoulded_at'];

@@ -32,21 +32,27 @@ use LogicException;
  */
 final class SwatchReading extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     protected $table = 'swatch_readings';
 
-    protected $fillable = ['swatch_id', 'kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e', 'left_out', 'workshop_id'];
+    protected $fillable = [
+        'swatch_id', 'kind', 'at', 'scale', 'readings', 'backing', 'lab', 'card_lab', 'source', 'within_delta_e', 'left_out', 'workshop_id',
+    ];
 
     protected $dateFormat = 'Y-m-d H:i:s.v';
 
     protected $attributes = [
-        'left_out' => false, 'scale' => null, 'readings' => null, 'backing' => null, 'lab' => null, 'card_lab' => null, 'source' => null, 'within_delta_e' => null,
+        'left_out' => false, 'scale' => null, 'readings' => null, 'backing' => null, 'lab' => null, 'card_lab' => null, 'source' => null,
+        'within_delta_e' => null,
     ];
 
     protected function casts(): array
     {
-        return ['at' => 'immutable_datetime', 'readings' => 'array', 'lab' => 'array', 'card_lab' => 'array', 'within_delta_e' => 'float', 'left_out' => 'boolean'];
+        return [
+            'at' => 'immutable_datetime', 'readings' => 'array', 'lab' => 'array', 'card_lab' => 'array', 'within_delta_e' => 'float',
+            'left_out' => 'boolean',
+        ];
     }
 
     protected static function booted(): void
@@ -68,17 +74,25 @@ final class SwatchReading extends Model
     {
         $scale = ShoreScale::tryFrom($this->scale ?? '');
 
-        return $this->kind !== 'hardness' || $scale === null ? null : PuckReading::of($scale, array_map(floatval(...), $this->readings ?? []));
+        return $this->kind !== 'hardness' || $scale === null
+            ? null
+            : PuckReading::of($scale, array_map(floatval(...), $this->readings ?? []));
     }
 
     public function colour(): ?Lab
     {
-        return $this->kind !== 'colour' || $this->lab === null ? null : Lab::of((float) $this->lab[0], (float) $this->lab[1], (float) $this->lab[2]);
+        return $this->kind !== 'colour' ? null : self::measured($this->lab);
     }
 
     /** The bare card it lay on; null where it was the usual one. */
     public function card(): ?Lab
     {
-        return $this->card_lab === null ? null : Lab::of((float) $this->card_lab[0], (float) $this->card_lab[1], (float) $this->card_lab[2]);
+        return self::measured($this->card_lab);
+    }
+
+    /** @param  array{float, float, float}|null  $lab */
+    private static function measured(?array $lab): ?Lab
+    {
+        return $lab === null ? null : Lab::of((float) $lab[0], (float) $lab[1], (float) $lab[2]);
     }
 }

@@ -14,14 +14,20 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $workshop_id
  * @property int $job_id
  * @property array<string, mixed> $way as it was answered
- * @property array{per_piece: string, total: string, cash: string, currency: string, done_on: string, hands_min: float, chance: float, count: int} $promised
- * @property array{links: list<int>, replaced: list<int>, builds: list<int>, sheets: list<int>, casts: list<array{id: int, material: string|null}>, contacts: list<array{id: int, contacts: array<string, array<string, mixed>>|null}>} $made what taking it wrote, so that it can be had back
+ * @property array{
+ *     per_piece: string, total: string, cash: string, currency: string, done_on: string, hands_min: float, chance: float, count: int,
+ * }  $promised
+ * @property array{
+ *     links: list<int>, replaced: list<int>, builds: list<int>, sheets: list<int>, casts: list<array{id: int, material: string|null}>,
+ *     contacts: list<array{id: int, contacts: array<string, array<string, mixed>>|null}>,
+ * }  $made
+ *   what taking it wrote, so that it can be had back
  * @property CarbonImmutable $taken_at
  * @property CarbonImmutable|null $undone_at
  */
 final class TakenWay extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     protected $table = 'taken_ways';
 
@@ -33,6 +39,9 @@ final class TakenWay extends Model
 
     protected function casts(): array
     {
-        return ['way' => 'array', 'promised' => 'array', 'made' => 'array', 'taken_at' => 'immutable_datetime', 'undone_at' => 'immutable_datetime'];
+        return [
+            'way' => 'array', 'promised' => 'array', 'made' => 'array', 'taken_at' => 'immutable_datetime',
+            'undone_at' => 'immutable_datetime',
+        ];
     }
 }

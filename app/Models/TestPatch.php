@@ -29,19 +29,28 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class TestPatch extends Model
 {
-    use HasEdition, InWorkshop, KeepsMoments;
+    use HasEdition, InWorkshop, PlainRecord;
 
     /** What of it a maker reads. */
     private const EDITED = ['passed', 'note', 'photo', 'read_at'];
 
     public function calledOnScreen(): string
     {
-        return $this->passed === null ? 'this test patch' : ($this->passed ? 'this test patch (read on another screen: it passed)' : 'this test patch (read on another screen: it failed)');
+        return $this->passed === null
+            ? 'this test patch'
+            : (
+                $this->passed
+                ? 'this test patch (read on another screen: it passed)'
+                : 'this test patch (read on another screen: it failed)'
+            );
     }
 
     protected $table = 'test_patches';
 
-    protected $fillable = ['workshop_id', 'fresh', 'surface', 'base', 'sealed_with', 'released_with', 'impression_id', 'place', 'put_on_at', 'due_at', 'passed', 'read_at', 'note', 'photo'];
+    protected $fillable = [
+        'workshop_id', 'fresh', 'surface', 'base', 'sealed_with', 'released_with', 'impression_id', 'place', 'put_on_at', 'due_at',
+        'passed', 'read_at', 'note', 'photo',
+    ];
 
     protected $attributes = ['passed' => null, 'read_at' => null, 'note' => null, 'photo' => null];
 
@@ -51,12 +60,19 @@ final class TestPatch extends Model
     {
         // One that comes read already, out of a file or a trial, was read as any other.
         self::created(static function (self $patch): void {
-            $patch->passed === null || Fact::query()->create(['workshop_id' => $patch->workshop_id, 'stream' => 'patch', 'stream_id' => $patch->id, 'key' => 'first-read', 'kind' => 'read', 'at' => $patch->read_at ?? $patch->put_on_at, 'payload' => ['passed' => $patch->passed, 'note' => $patch->note, 'photo' => $patch->photo]]);
+            $patch->passed === null
+                || Fact::query()->create([
+                    'workshop_id' => $patch->workshop_id, 'stream' => 'patch', 'stream_id' => $patch->id, 'key' => 'first-read',
+                    'kind' => 'read', 'at' => $patch->read_at ?? $patch->put_on_at,
+                    'payload' => ['passed' => $patch->passed, 'note' => $patch->note, 'photo' => $patch->photo],
+                ]);
         });
     }
 
     protected function casts(): array
     {
-        return ['put_on_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'read_at' => 'immutable_datetime', 'passed' => 'boolean'];
+        return [
+            'put_on_at' => 'immutable_datetime', 'due_at' => 'immutable_datetime', 'read_at' => 'immutable_datetime', 'passed' => 'boolean',
+        ];
     }
 }

@@ -16,7 +16,7 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Typed extends Model
 {
-    use InWorkshop, KeepsMoments;
+    use InWorkshop, PlainRecord;
 
     protected $table = 'typed';
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Facades\DB;
@@ -44,28 +45,37 @@ use Illuminate\Support\Str;
  * @property float $label_h_mm
  * @property float $label_dots_mm how fine it prints
  * @property string|null $hour_rate what an hour of hands costs
+ * @property int $practising how many practices go on: where none does, no address is looked at for one
+ * @property int|null $practice_of the shop somebody of which practises in this one: nobody finds it among the shops
  */
 final class Workshop extends Model
 {
     use HasEdition {
         readsAnew as private saysSomethingElse;
     }
+    use PlainRecord;
 
     /** Until somebody has said what it is called. */
     public const UNNAMED = 'Our workshop';
 
     /** What of it is a new edition when it changes. */
-    private const EDITED = ['name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'currency', 'cups', 'vacuum', 'release_school', 'hour_rate', 'schools'];
+    private const EDITED = [
+        'name', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'currency', 'cups',
+        'vacuum', 'release_school', 'hour_rate', 'schools',
+    ];
 
     protected $table = 'workshops';
 
     protected $fillable = [
-        'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands', 'time_zone', 'cards_stamp', 'cards_turn',
-        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate', 'schools', 'made_up', 'known_as', 'cables', 'unused_min', 'label_w_mm', 'label_h_mm', 'label_dots_mm',
+        'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands',
+        'time_zone', 'cards_stamp', 'cards_turn',
+        'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate', 'schools', 'made_up',
+        'known_as', 'cables', 'unused_min', 'label_w_mm', 'label_h_mm', 'label_dots_mm', 'practice_of',
     ];
 
     protected static function booted(): void
     {
+        self::addGlobalScope('real', static fn (Builder $query): Builder => $query->whereNull('practice_of'));
         self::creating(static function (self $workshop): void {
             $workshop->mark = (string) Str::ulid();
         });
@@ -74,14 +84,21 @@ final class Workshop extends Model
     /** The first browser says where the shop is, unasked: nobody changed anything, and a form that is open already stays good. */
     protected function readsAnew(): bool
     {
-        $unasked = $this->getRawOriginal('time_zone') === null && array_keys(array_intersect_key($this->getDirty(), array_flip(self::EDITED))) === ['time_zone'];
+        $unasked = $this->getRawOriginal('time_zone') === null
+            && array_keys(array_intersect_key($this->getDirty(), array_flip(self::EDITED))) === ['time_zone'];
 
         return ! $unasked && $this->saysSomethingElse();
     }
 
     protected function casts(): array
     {
-        return ['muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer', 'hands' => 'integer', 'off_shelf' => 'array', 'made_up' => 'boolean', 'cables' => 'boolean', 'unused_min' => 'integer', 'label_w_mm' => 'float', 'label_h_mm' => 'float', 'label_dots_mm' => 'float', 'schools' => 'array', 'cups' => 'array', 'vacuum' => 'boolean'];
+        return [
+            'muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'turn' => 'integer',
+            'practising' => 'integer', 'cards_turn' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer',
+            'hands' => 'integer', 'off_shelf' => 'array', 'made_up' => 'boolean', 'cables' => 'boolean', 'unused_min' => 'integer',
+            'label_w_mm' => 'float', 'label_h_mm' => 'float', 'label_dots_mm' => 'float', 'schools' => 'array', 'cups' => 'array',
+            'vacuum' => 'boolean',
+        ];
     }
 
     /** @return HasMany<Job, $this> */
@@ -143,7 +160,9 @@ final class Workshop extends Model
     /** How long it works in a day; one that ends before it begins runs past midnight. */
     public function dayMinutes(): float
     {
-        return (float) (($this->day_ends_min > $this->day_starts_min ? $this->day_ends_min : $this->day_ends_min + 1440) - $this->day_starts_min);
+        return (float) (
+            ($this->day_ends_min > $this->day_starts_min ? $this->day_ends_min : $this->day_ends_min + 1440) - $this->day_starts_min
+        );
     }
 
     /** The zone its clock shows. */

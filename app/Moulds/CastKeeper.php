@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
+use Apalos\Core\Care\Act;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\Act;
 use Apalos\Core\Run\Outcome;
 use App\Facts\Happened;
 use App\Lists\Rows;
@@ -24,7 +24,7 @@ final readonly class CastKeeper
 {
     private const MOST_PIECES = 2_000;
 
-    public function __construct(private Rack $rack) {}
+    public function __construct(private Rack $rack, private CountMould $count) {}
 
     public function settle(RecordedRun $run): void
     {
@@ -41,7 +41,7 @@ final readonly class CastKeeper
         $this->castings($run, $moulds);
         $this->care($run);
         foreach (Mould::query()->whereKey([...$before, ...$moulds])->get() as $mould) {
-            RecordedMould::counted($mould);
+            ($this->count)($mould);
         }
     }
 
@@ -66,7 +66,9 @@ final readonly class CastKeeper
             $said = array_values(array_unique(array_map(intval(...), self::ofBuild($run->pour)->pluck('mould_id')->all())));
         }
 
-        return $said === [] ? [] : array_values(array_intersect($said, array_map(intval(...), Rows::of('moulds')->whereIn('id', $said)->pluck('id')->all())));
+        return $said === []
+            ? []
+            : array_values(array_intersect($said, array_map(intval(...), Rows::of('moulds')->whereIn('id', $said)->pluck('id')->all())));
     }
 
     /**
@@ -77,12 +79,17 @@ final readonly class CastKeeper
     {
         $isOut = $pour->state === PourState::Graded || ($pour->state === PourState::GivenUp && $pour->poured_at !== null);
         // A coat that is laid stays in there until its build is over.
-        $stands = ['cast_at' => $isOut ? $pour->graded_at?->format('Y-m-d H:i:s.v') : null, 'live' => $pour->graded_at === null || $pour->state === PourState::Laid];
+        $stands = [
+            'cast_at' => $isOut ? $pour->graded_at?->format('Y-m-d H:i:s.v') : null,
+            'live' => $pour->graded_at === null || $pour->state === PourState::Laid,
+        ];
         Rows::of('pour_moulds')->where('pour_id', $pour->id)->whereNotIn('mould_id', $moulds)->delete();
         foreach ($moulds as $mould) {
             in_array($mould, $before, true)
                 ? Rows::of('pour_moulds')->where('pour_id', $pour->id)->where('mould_id', $mould)->update($stands)
-                : DB::table('pour_moulds')->insert(['pour_id' => $pour->id, 'mould_id' => $mould, 'workshop_id' => $pour->workshop_id, ...$stands]);
+                : DB::table('pour_moulds')->insert([
+                    'pour_id' => $pour->id, 'mould_id' => $mould, 'workshop_id' => $pour->workshop_id, ...$stands,
+                ]);
         }
         if ($isOut && ! $pour->build->plain) {
             // The coats came out as one cast: that of the pour that bears the grade.
@@ -99,7 +106,12 @@ final readonly class CastKeeper
     /** Nothing of a build that is over stands in a mould any more; what was taken back stands there again. */
     public function over(int $build, bool $isOver): void
     {
-        Rows::of('pour_moulds')->whereNull('cast_at')->whereIn('pour_id', Rows::of('pours')->where('build_id', $build)->where('state', '!=', PourState::GivenUp->value)->select('id'))->update(['live' => ! $isOver]);
+        Rows::of('pour_moulds')
+            ->whereNull('cast_at')
+            ->whereIn(
+                'pour_id', Rows::of('pours')->where('build_id', $build)->where('state', '!=', PourState::GivenUp->value)->select('id'),
+            )
+            ->update(['live' => ! $isOver]);
     }
 
     /**
@@ -124,7 +136,11 @@ final readonly class CastKeeper
         }
         $rows = [];
         foreach (self::pieces($pour, $run->state->grade ?? []) as $i => $piece) {
-            $rows[] = ['workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id, 'mould_id' => $moulds === [] ? null : $moulds[$i % count($moulds)], 'number' => $i + 1, ...$piece, 'at' => $pour->graded_at->format('Y-m-d H:i:s.v')];
+            $rows[] = [
+                'workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id,
+                'mould_id' => $moulds === [] ? null : $moulds[$i % count($moulds)], 'number' => $i + 1, ...$piece,
+                'at' => $pour->graded_at->format('Y-m-d H:i:s.v'),
+            ];
         }
         foreach (array_chunk($rows, 100) as $some) {
             DB::table('castings')->insert($some);
@@ -139,11 +155,20 @@ final readonly class CastKeeper
     {
         $each = $grade['each'] ?? null;
         if (is_array($each) && $each !== []) {
-            return array_map(static fn (mixed $one): array => ['outcome' => Fields::of(is_array($one) ? $one : [])->text('outcome'), 'fault' => Fields::of(is_array($one) ? $one : [])->textOrNull('fault')], array_values($each));
+            return array_map(
+                static fn (mixed $one): array => [
+                    'outcome' => Fields::of(is_array($one) ? $one : [])->text('outcome'),
+                    'fault' => Fields::of(is_array($one) ? $one : [])->textOrNull('fault'),
+                ],
+                array_values($each),
+            );
         }
         $outcome = Outcome::of($pour->grade);
 
-        return array_fill(0, min(self::MOST_PIECES, max(1, $pour->pieces ?? 1)), ['outcome' => $outcome->value, 'fault' => $outcome === Outcome::Reject ? ($pour->faults[0] ?? null) : null]);
+        return array_fill(
+            0, min(self::MOST_PIECES, max(1, $pour->pieces ?? 1)),
+            ['outcome' => $outcome->value, 'fault' => $outcome === Outcome::Reject ? ($pour->faults[0] ?? null) : null],
+        );
     }
 
     /** What was ticked off in the run as done to the mould. */
@@ -152,16 +177,30 @@ final readonly class CastKeeper
         Rows::of('mould_care')->where('pour_id', $run->pour->id)->delete();
         $ticked = [];
         $said = self::said($run);
-        $cares = array_column(array_filter($run->plan->checklist, static fn (array $item): bool => isset($item['care'], $item['mould'])), null, 'id');
+        $cares = array_column(
+            array_filter($run->plan->checklist, static fn (array $item): bool => isset($item['care'], $item['mould'])), null, 'id',
+        );
         foreach ($run->facts as $fact) {
-            $item = $fact->kind === 'checked' && is_string($id = $fact->payload['item'] ?? null) && in_array($id, $run->state->checked, true) ? $cares[$id] ?? null : null;
+            $item = $fact->kind === 'checked'
+                && is_string($id = $fact->payload['item'] ?? null)
+                && in_array($id, $run->state->checked, true)
+                ? $cares[$id] ?? null
+                : null;
             $act = Act::tryFrom($item['care'] ?? '');
             if ($item !== null && $act !== null) {
-                $ticked[$item['id']] = ['workshop_id' => $run->pour->workshop_id, 'mould_id' => count($said) === 1 ? $said[0] : $item['mould'], 'pour_id' => $run->pour->id, 'act' => $act->value, 'what' => isset($item['with']) ? mb_substr($item['with'], 0, 160) : null, 'at' => $fact->at()->format('Y-m-d H:i:s.v')];
+                $ticked[$item['id']] = [
+                    'workshop_id' => $run->pour->workshop_id, 'mould_id' => count($said) === 1 ? $said[0] : $item['mould'],
+                    'pour_id' => $run->pour->id, 'act' => $act->value,
+                    'what' => isset($item['with']) ? mb_substr($item['with'], 0, 160) : null, 'at' => $fact->at()->format('Y-m-d H:i:s.v'),
+                ];
             }
         }
-        $there = $ticked === [] ? [] : array_map(intval(...), Rows::of('moulds')->whereIn('id', array_column($ticked, 'mould_id'))->pluck('id')->all());
-        DB::table('mould_care')->insert(array_values(array_filter($ticked, static fn (array $care): bool => in_array($care['mould_id'], $there, true))));
+        $there = $ticked === []
+            ? []
+            : array_map(intval(...), Rows::of('moulds')->whereIn('id', array_column($ticked, 'mould_id'))->pluck('id')->all());
+        DB::table('mould_care')->insert(
+            array_values(array_filter($ticked, static fn (array $care): bool => in_array($care['mould_id'], $there, true))),
+        );
     }
 
     /** Castings that are in no mould the rack knows. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
+use Apalos\Core\Care\LifeResult;
+use Apalos\Core\Care\MouldLife;
+use Apalos\Core\Care\Pairing;
+use Apalos\Core\Care\RetiredWhy;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\LifeResult;
-use Apalos\Core\Keep\MouldLife;
-use Apalos\Core\Keep\Pairing;
-use Apalos\Core\Keep\RetiredWhy;
 use App\Costs\CastsLeft;
 use App\Library\Library;
 use App\Lists\Rows;
@@ -25,7 +25,11 @@ final class Lives implements CastsLeft
 
     private const HELD_S = 30 * 86_400;
 
-    public function __construct(private readonly Library $library, private readonly Repository $cache, private readonly MouldLife $life = new MouldLife) {}
+    public function __construct(
+        private readonly Library $library,
+        private readonly Repository $cache,
+        private readonly MouldLife $life = new MouldLife,
+    ) {}
 
     /** What is usual for it, as it is released. */
     public function pairing(Mould $mould): Pairing
@@ -35,7 +39,10 @@ final class Lives implements CastsLeft
         $family = static fn (?string $code) => $families[$bases[$code ?? '']->family ?? ''] ?? null;
         $rubber = $bases[$mould->material ?? ''] ?? null;
 
-        return $this->library->wear()->here($family($mould->material), $family($mould->casting), $mould->casts === 0 ? null : 2 * $mould->releases >= $mould->casts, $rubber?->sheet()->numberOrNull('tear_n_mm'), $rubber?->shoreA());
+        return $this->library->wear()->here(
+            $family($mould->material), $family($mould->casting), $mould->casts === 0 ? null : 2 * $mould->releases >= $mould->casts,
+            $rubber?->sheet()->numberOrNull('tear_n_mm'), $rubber?->shoreA(),
+        );
     }
 
     /**
@@ -49,10 +56,17 @@ final class Lives implements CastsLeft
         $lives = [];
         foreach ($moulds as $mould) {
             $pairing = $this->pairing($mould);
-            $beside = array_values(array_filter($others["{$mould->material}/{$mould->casting}"] ?? [], static fn (array $other): bool => $other['id'] !== $mould->id));
+            $beside = array_values(
+                array_filter(
+                    $others["{$mould->material}/{$mould->casting}"] ?? [], static fn (array $other): bool => $other['id'] !== $mould->id,
+                ),
+            );
             $asked = [
                 'pairing' => ['median' => $pairing->median, 'spread' => $pairing->spread],
-                'others' => array_map(static fn (array $other): array => ['casts' => $other['casts'], 'ended' => $other['ended']], array_slice($beside, 0, self::MOST_OTHERS)),
+                'others' => array_map(
+                    static fn (array $other): array => ['casts' => $other['casts'], 'ended' => $other['ended']],
+                    array_slice($beside, 0, self::MOST_OTHERS),
+                ),
                 'casts' => $mould->casts, 'condition' => $mould->condition?->value, 'ahead' => $ahead[$mould->id] ?? null,
             ];
             $key = 'life:'.self::EDITION.':'.sha1((string) json_encode($asked));
@@ -77,19 +91,32 @@ final class Lives implements CastsLeft
     }
 
     /**
-     * The shop's moulds of the same rubber and the same cast, asked for together: those that wore out, and those that live or were laid aside.
+     * The shop's moulds of the same rubber and the same cast, asked for together: those that wore out, and those that live or were laid
+     * aside.
      *
      * @param  array<array-key, Mould>  $moulds
      * @return array<string, list<array{id: int, casts: int, ended: bool}>>
      */
     private function others(array $moulds): array
     {
-        $pairs = array_unique(array_map(static fn (Mould $mould): string => "{$mould->material}/{$mould->casting}", array_filter($moulds, static fn (Mould $mould): bool => $mould->material !== null && $mould->casting !== null)));
+        $pairs = array_unique(
+            array_map(
+                static fn (Mould $mould): string => "{$mould->material}/{$mould->casting}",
+                array_filter($moulds, static fn (Mould $mould): bool => $mould->material !== null && $mould->casting !== null),
+            ),
+        );
         $others = [];
         foreach ($pairs as $pair) {
             [$material, $casting] = explode('/', $pair);
-            foreach (Rows::of('moulds')->where('material', $material)->where('casting', $casting)->where('casts', '>', 0)->orderByDesc('id')->limit(self::MOST_OTHERS + 1)->get(['id', 'casts', 'retired_why']) as $row) {
-                $others[$pair][] = ['id' => (int) $row->id, 'casts' => (int) $row->casts, 'ended' => RetiredWhy::tryFrom((string) $row->retired_why)?->endsItsLife() === true];
+            foreach (Rows::of('moulds')->where(
+                'material', $material,
+            )->where('casting', $casting)->where('casts', '>', 0)->orderByDesc('id')->limit(self::MOST_OTHERS + 1)->get([
+                'id', 'casts', 'retired_why',
+            ]) as $row) {
+                $others[$pair][] = [
+                    'id' => (int) $row->id, 'casts' => (int) $row->casts,
+                    'ended' => RetiredWhy::tryFrom((string) $row->retired_why)?->endsItsLife() === true,
+                ];
             }
         }
 

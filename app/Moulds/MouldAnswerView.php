@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
+use Apalos\Core\Care\Campaign;
+use Apalos\Core\Care\Pairing;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\Campaign;
-use Apalos\Core\Keep\Pairing;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\MouldOrder;
@@ -29,7 +29,9 @@ final readonly class MouldAnswerView implements View
      * @return array{
      *     ranked: list<array{
      *         kind: string, name: string, for: list<Phrase>, against: list<Phrase>, parts: list<string>, chemistry: string,
-     *         hardness: array{low: float, high: float, why: Phrase}|null, rubber_g: float, hours: float, cost: float, decides: Phrase|null, first_if: list<Phrase>, campaign: array{moulds: int, chance: float, one_more: float, remake_after: int},
+     *         hardness: array{low: float, high: float, why: Phrase}|null, rubber_g: float, hours: float, cost: float,
+     *         decides: Phrase|null, first_if: list<Phrase>,
+     *         campaign: array{moulds: int, chance: float, one_more: float, remake_after: int},
      *         rubbers: list<array{code: string, name: string, shore: string, casts: float, moulds: int}>
      *     }>,
      *     paid: list<string>, schools: list<Phrase>, margin_mm: float, warnings: list<array{code: string, message: Phrase}>
@@ -48,12 +50,15 @@ final readonly class MouldAnswerView implements View
 
         return [
             'ranked' => array_map(fn (array $m): array => [
-                'kind' => $m['kind'], 'name' => $m['name'], 'for' => $m['for'], 'against' => $m['against'], 'parts' => $m['parts'], 'chemistry' => $m['chemistry'],
-                'hardness' => $m['hardness'], 'rubber_g' => $m['rubber_g'], 'hours' => $m['hours'], 'cost' => $m['cost'], 'decides' => $decides[$m['kind']] ?? null, 'first_if' => $swings[$m['kind']] ?? [],
+                'kind' => $m['kind'], 'name' => $m['name'], 'for' => $m['for'], 'against' => $m['against'], 'parts' => $m['parts'],
+                'chemistry' => $m['chemistry'],
+                'hardness' => $m['hardness'], 'rubber_g' => $m['rubber_g'], 'hours' => $m['hours'], 'cost' => $m['cost'],
+                'decides' => $decides[$m['kind']] ?? null, 'first_if' => $swings[$m['kind']] ?? [],
                 'campaign' => $this->campaign($piece, $m['kind'], $m['chemistry'])->toArray(),
                 'rubbers' => $this->rubbers($piece, $m['kind'], $m['chemistry']),
             ], $answer['ranked']),
-            'paid' => array_keys($paid), 'schools' => $answer['schools'], 'margin_mm' => $answer['margin_mm'], 'warnings' => $answer['warnings'],
+            'paid' => array_keys($paid), 'schools' => $answer['schools'], 'margin_mm' => $answer['margin_mm'],
+            'warnings' => $answer['warnings'],
         ];
     }
 
@@ -61,29 +66,43 @@ final readonly class MouldAnswerView implements View
     private function campaign(PieceRequest $piece, string $kind, string $chemistry): Campaign
     {
         $families = $this->contacts->knowledge()->families;
-        $usual = $this->library->wear()->here($families[$chemistry] ?? null, $families[$piece->words['casting']] ?? null, true, null, null, $piece->undercuts());
+        $usual = $this->library->wear()->here(
+            $families[$chemistry] ?? null, $families[$piece->words['casting']] ?? null, true, null, null, $piece->undercuts(),
+        );
         $lasts = $this->library->moulds()->kinds[$kind]->lasts ?? null;
 
         return Campaign::of($piece->casts, $lasts === null ? $usual : new Pairing((float) $lasts, $usual->spread, $usual->longer));
     }
 
     /**
-     * What each rubber at hand of this chemistry brings, softest first: casts it usually stands here, and how many moulds of it so many casts take.
+     * What each rubber at hand of this chemistry brings, softest first: casts it usually stands here, and how many moulds of it so many
+     * casts take.
      *
      * @return list<array{code: string, name: string, shore: string, casts: float, moulds: int}>
      */
     private function rubbers(PieceRequest $piece, string $kind, string $chemistry): array
     {
         $families = $this->contacts->knowledge()->families;
-        if (($this->library->moulds()->kinds[$kind]->lasts ?? null) !== null || ! isset($families[$chemistry], $families[$piece->words['casting']])) {
+        if (
+            ($this->library->moulds()->kinds[$kind]->lasts ?? null) !== null
+            || ! isset($families[$chemistry], $families[$piece->words['casting']])
+        ) {
             return [];
         }
-        $bases = array_filter($this->library->atHand()->bases, static fn (BaseSheet $base): bool => $base->family === $chemistry && $base->shoreA() !== null);
+        $bases = array_filter(
+            $this->library->atHand()->bases, static fn (BaseSheet $base): bool => $base->family === $chemistry && $base->shoreA() !== null,
+        );
         uasort($bases, static fn (BaseSheet $one, BaseSheet $other): int => $one->shoreA() <=> $other->shoreA());
         $rows = [];
         foreach (array_slice($bases, 0, self::RUBBERS) as $base) {
-            $lasts = $this->library->wear()->here($families[$chemistry], $families[$piece->words['casting']], true, $base->sheet()->numberOrNull('tear_n_mm'), $base->shoreA(), $piece->undercuts());
-            $rows[] = ['code' => $base->code, 'name' => $base->name, 'shore' => $base->shore() ?? '', 'casts' => $lasts->median, 'moulds' => Campaign::of($piece->casts, $lasts)->moulds];
+            $lasts = $this->library->wear()->here(
+                $families[$chemistry], $families[$piece->words['casting']], true, $base->sheet()->numberOrNull('tear_n_mm'),
+                $base->shoreA(), $piece->undercuts(),
+            );
+            $rows[] = [
+                'code' => $base->code, 'name' => $base->name, 'shore' => $base->shore() ?? '', 'casts' => $lasts->median,
+                'moulds' => Campaign::of($piece->casts, $lasts)->moulds,
+            ];
         }
 
         return $rows;

@@ -20,7 +20,11 @@ final readonly class MouldGroup
     /** @return list<Impression> those without which it is no mould */
     public function poured(): array
     {
-        return array_values(array_filter($this->links, static fn (Impression $link): bool => in_array($link->role, [MouldPart::Whole, MouldPart::Half], true)));
+        return array_values(
+            array_filter(
+                $this->links, static fn (Impression $link): bool => in_array($link->role, [MouldPart::Whole, MouldPart::Half], true),
+            ),
+        );
     }
 
     /** Printed, machined or bought: none of it is poured here. */

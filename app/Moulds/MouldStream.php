@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
+use Apalos\Core\Care\Act;
+use Apalos\Core\Care\Condition;
+use Apalos\Core\Care\MouldFactKind;
+use Apalos\Core\Care\MouldMark;
+use Apalos\Core\Care\RetiredWhy;
 use Apalos\Core\Cost\Money;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\Act;
-use Apalos\Core\Keep\Condition;
-use Apalos\Core\Keep\MouldFactKind;
-use Apalos\Core\Keep\MouldMark;
-use Apalos\Core\Keep\RetiredWhy;
 use Apalos\Core\Phrase\Phrase;
 use App\Facts\Happened;
 use App\Facts\StepHasMoved;
@@ -25,13 +25,12 @@ use Illuminate\Support\Facades\Storage;
 /** A mould on the rack: what may be told of it. Its casts are told in their runs. */
 final readonly class MouldStream implements Stream
 {
-    private function __construct(private Rack $rack, public RecordedMould $recorded) {}
-
-    /** With the turn taken to write to it. */
-    public static function open(Mould $mould): self
-    {
-        return new self(app(Rack::class), RecordedMould::of(Mould::query()->lockForUpdate()->findOrFail($mould->id)));
-    }
+    public function __construct(
+        private Rack $rack,
+        private CountMould $count,
+        private Workshop $workshop,
+        public RecordedMould $recorded,
+    ) {}
 
     public static function name(): string
     {
@@ -74,7 +73,9 @@ final readonly class MouldStream implements Stream
             MouldFactKind::Placed => ['place' => mb_substr($payload->only('place')->text('place'), 0, 120)],
             MouldFactKind::Named => ['name' => mb_substr($payload->only('name')->text('name'), 0, 160)],
             MouldFactKind::Photographed => ['photo' => self::photo($payload->only('photo'))],
-            MouldFactKind::Weighed => ['mass_g' => $payload->only('mass_g')->positive('mass_g', 1e7), 'step_g' => app(Workshop::class)->scale_division_g],
+            MouldFactKind::Weighed => [
+                'mass_g' => $payload->only('mass_g')->positive('mass_g', 1e7), 'step_g' => $this->workshop->scale_division_g,
+            ],
             MouldFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             MouldFactKind::Priced => ['cost' => Money::written($payload->only('cost'), 'cost')->toString()],
             MouldFactKind::Retired => $this->retired($payload->only('why', 'note')),
@@ -83,12 +84,15 @@ final readonly class MouldStream implements Stream
         };
     }
 
-    public function appended(Happened $told): static
+    public function with(Happened $told): static
     {
-        $recorded = RecordedMould::of($this->recorded->mould);
-        $recorded->write();
+        return new self($this->rack, $this->count, $this->workshop, $this->recorded->with($told));
+    }
 
-        return new self($this->rack, $recorded);
+    public function project(): void
+    {
+        $this->recorded->write();
+        ($this->count)($this->recorded->mould);
     }
 
     /** Only what was kept as a photo of a mould: no other file of this computer is shown as one. */
@@ -96,14 +100,16 @@ final readonly class MouldStream implements Stream
     {
         $path = $in->text('photo');
 
-        return preg_match('#^moulds/[0-9A-Za-z]{26}\.jpg$#', $path) === 1 && Storage::exists($path) ? $path : throw BadInput::at($in->at('photo'), Phrase::of('bench.photo_sent_as_picture'));
+        return preg_match('#^moulds/[0-9A-Za-z]{26}\.jpg$#', $path) === 1 && Storage::exists($path)
+            ? $path
+            : throw BadInput::at($in->at('photo'), Phrase::of('bench.photo_sent_as_picture'));
     }
 
     private function whole(Fields $in): int
     {
         $casts = $in->number('casts', 0.0, 100_000.0);
 
-        return $casts === floor($casts) ? (int) $casts : throw BadInput::at($in->at('casts'), Phrase::of('keep.whole_casts'));
+        return $casts === floor($casts) ? (int) $casts : throw BadInput::at($in->at('casts'), Phrase::of('care.whole_casts'));
     }
 
     /** @return array{act: string, note: string} */
@@ -124,7 +130,10 @@ final readonly class MouldStream implements Stream
             MouldMark::tryFrom($mark) ?? throw BadInput::at($in->at("marks.{$i}"), Phrase::of('bench.what_a_mark_may_be'));
         }
 
-        return ['condition' => $in->choice('condition', Condition::class)->value, 'marks' => array_values(array_unique($in->strings('marks'))), 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];
+        return [
+            'condition' => $in->choice('condition', Condition::class)->value, 'marks' => array_values(array_unique($in->strings('marks'))),
+            'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500),
+        ];
     }
 
     /** @return array{why: string, note: string} */
@@ -133,7 +142,9 @@ final readonly class MouldStream implements Stream
         $mould = $this->recorded->mould;
         $filled = $this->rack->filledWith([$mould->id])[$mould->id] ?? null;
         if ($filled !== null) {
-            throw BadInput::at('why', Phrase::of('bench.mould_is_being_cast', ['name' => $mould->name, 'job' => $filled['job'], 'link' => $filled['link']]));
+            throw BadInput::at('why', Phrase::of('bench.mould_is_being_cast', [
+                'name' => $mould->name, 'job' => $filled['job'], 'link' => $filled['link'],
+            ]));
         }
 
         return ['why' => $in->choice('why', RetiredWhy::class)->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 500)];

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
+use Apalos\Core\Care\CareRule;
+use Apalos\Core\Care\MouldMark;
+use Apalos\Core\Care\MouldPast;
+use Apalos\Core\Care\ReleaseSchool;
 use Apalos\Core\Cure\Milestone;
-use Apalos\Core\Keep\CareRule;
-use Apalos\Core\Keep\MouldMark;
-use Apalos\Core\Keep\MouldPast;
-use Apalos\Core\Keep\ReleaseSchool;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Run\RunPlan;
 use App\Library\Library;
@@ -36,7 +36,12 @@ final readonly class MouldWants
         $sheet = $this->library->shelf()->bases[$base] ?? null;
         $cast = $families[$sheet->family ?? ''] ?? null;
 
-        return $rubber === null || $sheet === null || $cast === null ? [] : $this->library->beforeCast()->wants($rubber, $cast, $this->past($mould, $now, $sheet), ReleaseSchool::tryFrom($this->workshop->release_school) ?? ReleaseSchool::EveryCast);
+        return $rubber === null || $sheet === null || $cast === null
+            ? []
+            : $this->library->beforeCast()->wants(
+                $rubber, $cast, $this->past($mould, $now, $sheet),
+                ReleaseSchool::tryFrom($this->workshop->release_school) ?? ReleaseSchool::EveryCast,
+            );
     }
 
     /** @param  BaseSheet|null  $cast  what is cast in it next, where that is known */
@@ -44,7 +49,14 @@ final readonly class MouldWants
     {
         $care = $mould->care ?? [];
         $at = static fn (string $act): int => $care[$act]['at_ms'] ?? 0;
-        $bases = array_unique(array_filter(array_map(static fn (array $part): ?string => in_array($part['role'], ['whole', 'half'], true) ? $part['base'] : null, $mould->parts)));
+        $bases = array_unique(
+            array_filter(
+                array_map(
+                    static fn (array $part): ?string => in_array($part['role'], ['whole', 'half'], true) ? $part['base'] : null,
+                    $mould->parts,
+                ),
+            ),
+        );
 
         [$out, $isEarly] = $this->youth($mould, $now);
 
@@ -52,8 +64,10 @@ final readonly class MouldWants
             $mould->casts, array_map(static fn (array $one): int => max(0, $mould->casts - $one['casts']), $care),
             $at('washed') > $at('dried'), $at('released') === 0 || $at('washed') > $at('released'),
             $mould->hot_at === null ? null : $mould->hot_at->diffInMinutes($now),
-            array_filter($mould->parts, static fn (array $part): bool => $part['role'] === 'jacket' || $part['role'] === 'half') !== [], count($bases) > 1,
-            $out === null ? null : max(0.0, $out->diffInMinutes($now) / 60.0), $isEarly, $mould->condition, array_values(array_filter(array_map(static fn (string $mark): ?MouldMark => MouldMark::tryFrom($mark), $mould->marks ?? []))),
+            array_filter($mould->parts, static fn (array $part): bool => $part['role'] === 'jacket' || $part['role'] === 'half') !== [],
+            count($bases) > 1,
+            $out === null ? null : max(0.0, $out->diffInMinutes($now) / 60.0), $isEarly, $mould->condition,
+            array_values(array_filter(array_map(static fn (string $mark): ?MouldMark => MouldMark::tryFrom($mark), $mould->marks ?? []))),
             $this->library->bearsHeat($mould->material ?? ''), $cast === null ? null : $this->library->way($cast)->heat?->to,
         );
     }
@@ -65,7 +79,10 @@ final readonly class MouldWants
      */
     private function youth(Mould $mould, CarbonImmutable $now): array
     {
-        $pours = Pour::query()->whereKey(array_values(array_filter(array_column($mould->parts, 'pour_id'))))->whereNotNull('met_at')->get(['id', 'workshop_id', 'met_at', 'opened_at', 'plan']);
+        $pours = Pour::query()
+            ->whereKey(array_values(array_filter(array_column($mould->parts, 'pour_id'))))
+            ->whereNotNull('met_at')
+            ->get(['id', 'workshop_id', 'met_at', 'opened_at', 'plan']);
         $isEarly = $pours->contains(function (Pour $pour) use ($now): bool {
             $clock = FrozenPlan::legible($pour)?->clock;
             if ($clock === null || $pour->met_at === null || $pour->opened_at === null) {
@@ -90,7 +107,8 @@ final readonly class MouldWants
     public function checklist(Mould $mould, string $base, CarbonImmutable $now): array
     {
         return array_map(static fn (CareRule $rule): array => [
-            'id' => sprintf('care-%d-%s-%s', $mould->id, $rule->act->value ?? 'look', $rule->id), 'text' => "{$mould->name} ({$mould->code()}): {$rule->text} {$rule->why}", 'minutes' => 0.0,
+            'id' => sprintf('care-%d-%s-%s', $mould->id, $rule->act->value ?? 'look', $rule->id),
+            'text' => "{$mould->name} ({$mould->code()}): {$rule->text} {$rule->why}", 'minutes' => 0.0,
             ...($rule->act === null ? [] : ['care' => $rule->act->value, 'mould' => $mould->id]),
         ], $this->of($mould, $base, $now));
     }

@@ -13,12 +13,16 @@ use App\Library\Library;
 use App\Models\Mould;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /** Puts a mould on the rack that no chain of this shop knows: what it is of, what is cast in it, and how often that was done already. */
 final readonly class PutOnRack
 {
-    public function __construct(private Library $library, private ContactBook $contacts, private AppendFact $append) {}
+    public function __construct(
+        private Library $library,
+        private ContactBook $contacts,
+        private AppendFact $append,
+        private MouldStreams $moulds,
+    ) {}
 
     /** @throws BadInput */
     public function __invoke(Fields $in, CarbonImmutable $now): Mould
@@ -28,7 +32,9 @@ final readonly class PutOnRack
         foreach (['material', 'casting'] as $field) {
             $code = $in->textOrNull($field);
             // A mould may be of wood or metal, printed or bought: then it is of one of the surfaces contacts know.
-            $known = $code === null || isset($this->library->shelf()->bases[$code]) || ($field === 'material' && isset($this->contacts->knowledge()->surfaces[$code]));
+            $known = $code === null
+                || isset($this->library->shelf()->bases[$code])
+                || ($field === 'material' && isset($this->contacts->knowledge()->surfaces[$code]));
             $known || throw BadInput::at($in->at($field), Phrase::of('bench.no_base_on_shelf', ['base' => $code]));
         }
 
@@ -37,9 +43,12 @@ final readonly class PutOnRack
                 'name' => $name, 'material' => $in->textOrNull('material'), 'casting' => $in->textOrNull('casting'), 'made_at' => $now,
                 'parts' => [['name' => $name, 'role' => 'whole', 'pour_id' => null, 'base' => $in->textOrNull('material')]],
             ]);
-            $facts = ['counted' => ['casts' => $in->has('casts') ? $in->number('casts', 0.0, 100_000.0) : 0.0], ...($in->textOrNull('place') === null ? [] : ['placed' => ['place' => $in->text('place')]])];
+            $facts = [
+                'counted' => ['casts' => $in->has('casts') ? $in->number('casts', 0.0, 100_000.0) : 0.0],
+                ...($in->textOrNull('place') === null ? [] : ['placed' => ['place' => $in->text('place')]]),
+            ];
             foreach ($facts as $kind => $payload) {
-                ($this->append)(static fn (): MouldStream => MouldStream::open($mould), Fields::of(['key' => (string) Str::ulid(), 'kind' => $kind, 'payload' => $payload]), $now);
+                $this->append->tell($this->moulds, $mould->id, $kind, $payload, $now);
             }
 
             return $mould->refresh();

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
+use Apalos\Core\Care\RetiredWhy;
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\RetiredWhy;
 use Apalos\Core\Phrase\Phrase;
 use App\Facts\AppendFact;
 use App\Models\Impression;
@@ -15,12 +14,11 @@ use App\Models\Pour;
 use App\Sheets\PlanPour;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /** Retires a mould and plans the next from the same original, part for part with what the last took. */
 final readonly class RemakeMould
 {
-    public function __construct(private Rack $rack, private PlanPour $plan, private AppendFact $append) {}
+    public function __construct(private Rack $rack, private PlanPour $plan, private AppendFact $append, private MouldStreams $moulds) {}
 
     /**
      * @return Pour the sheet of its first part
@@ -41,7 +39,10 @@ final readonly class RemakeMould
 
         return DB::transaction(function () use ($mould, $why, $group, $now): Pour {
             if ($mould->retired_at === null) {
-                ($this->append)(static fn (): MouldStream => MouldStream::open($mould), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'retired', 'payload' => ['why' => (RetiredWhy::tryFrom($why) ?? RetiredWhy::Worn)->value, 'note' => '']]), $now);
+                $this->append->tell(
+                    $this->moulds, $mould->id, 'retired',
+                    ['why' => (RetiredWhy::tryFrom($why) ?? RetiredWhy::Worn)->value, 'note' => ''], $now,
+                );
             }
             $planned = array_map(fn (Impression $link): Pour => ($this->plan)($link), $group->poured());
 

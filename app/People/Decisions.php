@@ -11,8 +11,9 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /**
- * What was decided in a shop and is told of no pour, build or mould: what was taken away, a price, a rule, who may come in. A stream of facts
- * like any other, sealed, with who did it and who countersigned. Names of people stand in it as numbers, so that they can be forgotten.
+ * What was decided in a shop and is told of no pour, build or mould: what was taken away, a price, a rule, who may come in. A stream of
+ * facts like any other, sealed, with who did it and who countersigned. Names of people stand in it as numbers, so that they can be
+ * forgotten.
  */
 final readonly class Decisions
 {
@@ -34,8 +35,12 @@ final readonly class Decisions
             // One after the other: each is sealed to the one before.
             DB::table('workshops')->where('id', $this->workshop->id)->lockForUpdate()->first(['id']);
             Fact::query()->create([
-                'workshop_id' => $this->workshop->id, 'stream' => self::STREAM, 'stream_id' => $this->id(), 'key' => (string) Str::ulid(), 'kind' => self::KIND, 'at' => $now,
-                'payload' => array_filter(['door' => $door, 'of' => $of, 'name' => $name, 'said' => $said], static fn (mixed $one): bool => $one !== null && $one !== []),
+                'workshop_id' => $this->workshop->id, 'stream' => self::STREAM, 'stream_id' => $this->id(), 'key' => (string) Str::ulid(),
+                'kind' => self::KIND, 'at' => $now,
+                'payload' => array_filter(
+                    ['door' => $door, 'of' => $of, 'name' => $name, 'said' => $said],
+                    static fn (mixed $one): bool => $one !== null && $one !== [],
+                ),
             ]);
         }, 3);
     }
@@ -48,8 +53,11 @@ final readonly class Decisions
     public function before(?int $before, int $most): array
     {
         return array_values(array_map(static fn (Fact $fact): array => [
-            'id' => $fact->id, 'at_ms' => (int) $fact->at->getTimestampMs(), 'person' => $fact->person, 'witness' => $fact->witness, 'payload' => $fact->payload,
-        ], Fact::query()->where('stream', self::STREAM)->when($before !== null, static fn ($query) => $query->where('id', '<', $before))->orderByDesc('id')->limit($most)->get()->all()));
+            'id' => $fact->id, 'at_ms' => (int) $fact->at->getTimestampMs(), 'person' => $fact->person, 'witness' => $fact->witness,
+            'payload' => $fact->payload,
+        ], Fact::query()->where('stream', self::STREAM)->when(
+            $before !== null, static fn ($query) => $query->where('id', '<', $before),
+        )->orderByDesc('id')->limit($most)->get()->all()));
     }
 
     /** Unlike that of any other shop: where one is taken into another, each keeps its own. */

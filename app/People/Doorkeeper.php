@@ -8,7 +8,10 @@ use App\Models\Person;
 use App\Models\Role;
 use App\Models\Workshop;
 
-/** When a shop asks who comes: never on one's own computer while one works alone, always once there is a second person, a second shop, or the network. */
+/**
+ * When a shop asks who comes: never on one's own computer while one works alone, always once there is a second person, a second shop, or
+ * the network.
+ */
 final class Doorkeeper
 {
     /** @var list<Person>|null the first two who work here: whether there is nobody, one, or more */
@@ -24,10 +27,21 @@ final class Doorkeeper
         }
 
         return match (true) {
-            $this->workshop->made_up => Person::here($this->workshop)->where('role', Role::Owner)->first(),
+            $this->workshop->made_up => $this->owner(),
             count($this->first()) === 1 => $this->first()[0],
             default => null,
         };
+    }
+
+    private function owner(): ?Person
+    {
+        foreach ($this->first() as $one) {
+            if ($one->role === Role::Owner) {
+                return $one;
+            }
+        }
+
+        return Person::here($this->workshop)->where('role', Role::Owner)->first();
     }
 
     /** Nobody is known by name yet, and nobody else can reach it: then there is no wall. */

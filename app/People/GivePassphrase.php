@@ -27,10 +27,14 @@ final readonly class GivePassphrase
     /** @throws BadInput */
     public function __invoke(string $name, string $passphrase, string $address): Person
     {
-        $keys = ["sign-in:{$address}:".hash('xxh128', mb_strtolower(trim($name))) => self::OF_NAME, "sign-in:{$address}" => self::OF_ADDRESS];
+        $keys = [
+            "sign-in:{$address}:".hash('xxh128', mb_strtolower(trim($name))) => self::OF_NAME, "sign-in:{$address}" => self::OF_ADDRESS,
+        ];
         foreach ($keys as $key => $most) {
             if ($this->limits->tooManyAttempts($key, $most)) {
-                throw BadInput::at('name', Phrase::of('bench.wait_before_next_try', ['seconds' => (float) $this->limits->availableIn($key)]));
+                throw BadInput::at('name', Phrase::of('bench.wait_before_next_try', [
+                    'seconds' => (float) $this->limits->availableIn($key),
+                ]));
             }
         }
         $person = $this->at->isSaid() ? Person::here($this->workshop)->where('name_key', mb_strtolower(trim($name)))->first() : null;
@@ -39,7 +43,10 @@ final readonly class GivePassphrase
         if (! $isRight || $person === null || $person->passphrase === null) {
             array_map($this->limits->hit(...), array_keys($keys));
 
-            throw BadInput::at('name', Phrase::of($this->at->areSeveral() ? 'bench.shop_name_and_passphrase_do_not_fit' : 'bench.name_and_passphrase_do_not_fit'));
+            throw BadInput::at(
+                'name',
+                Phrase::of($this->at->areSeveral() ? 'bench.shop_name_and_passphrase_do_not_fit' : 'bench.name_and_passphrase_do_not_fit'),
+            );
         }
         $this->limits->clear((string) array_key_first($keys));
 

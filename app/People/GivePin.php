@@ -23,7 +23,8 @@ final readonly class GivePin
     /** @throws BadInput */
     public function __invoke(string $id, string $pin): Person
     {
-        $person = Person::here($this->workshop)->whereKey($id)->first() ?? throw BadInput::at('person', Phrase::of('bench.nobody_of_that_name'));
+        $person = Person::here($this->workshop)->whereKey($id)->first()
+            ?? throw BadInput::at('person', Phrase::of('bench.nobody_of_that_name'));
         if ($this->limits->tooManyAttempts($key = "pin:{$person->id}", self::A_MINUTE)) {
             throw BadInput::at('pin', Phrase::of('bench.wait_before_next_try', ['seconds' => (float) $this->limits->availableIn($key)]));
         }
@@ -42,7 +43,12 @@ final readonly class GivePin
             Person::query()->whereKey($person->id)->increment('pin_tries');
             $left = Person::MOST_TRIES - Person::query()->findOrFail($person->id)->pin_tries;
 
-            throw BadInput::at('pin', $left <= 0 ? Phrase::of('bench.pin_is_locked', ['name' => $person->name]) : Phrase::of('bench.pin_does_not_fit', ['left' => (float) $left]));
+            throw BadInput::at(
+                'pin',
+                $left <= 0
+                    ? Phrase::of('bench.pin_is_locked', ['name' => $person->name])
+                    : Phrase::of('bench.pin_does_not_fit', ['left' => (float) $left]),
+            );
         }
         $this->limits->clear($key);
         $person->pin_tries === 0 || $person->update(['pin_tries' => 0]);

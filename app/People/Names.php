@@ -21,7 +21,11 @@ final class Names
             return null;
         }
         $this->names ??= Person::query()->where('workshop_id', $this->workshop->id)->get(['id', 'name', 'forgotten_at'])
-            ->mapWithKeys(static fn (Person $person): array => [$person->id => $person->forgotten_at === null ? $person->name : self::numbered($person->id)])->all();
+            ->mapWithKeys(
+                static fn (Person $person): array => [
+                    $person->id => $person->forgotten_at === null ? $person->name : self::numbered($person->id),
+                ],
+            )->all();
 
         return $this->names[$who] ?? self::numbered($who);
     }
@@ -43,7 +47,10 @@ final class Names
     {
         $this->of('');
 
-        return array_map(strval(...), array_keys(array_filter($this->names ?? [], static fn (string $name): bool => str_contains(mb_strtolower($name), $part))));
+        return array_map(
+            strval(...),
+            array_keys(array_filter($this->names ?? [], static fn (string $name): bool => str_contains(mb_strtolower($name), $part))),
+        );
     }
 
     private static function numbered(string $id): string

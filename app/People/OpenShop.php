@@ -34,10 +34,15 @@ final readonly class OpenShop
         return DB::transaction(static function () use ($name, $as, $now): array {
             // An empty server has its first shop already.
             $first = app(ShopAtHand::class)->shop();
-            Workshop::query()->where('known_as', $as)->doesntExist() || throw BadInput::at('as', Phrase::of('bench.shop_is_called_so', ['shop' => $as]));
+            Workshop::query()->where('known_as', $as)->doesntExist()
+                || throw BadInput::at('as', Phrase::of('bench.shop_is_called_so', ['shop' => $as]));
             foreach (Workshop::query()->whereNull('known_as')->orderBy('id')->get() as $shop) {
                 $word = self::word($shop->name);
-                $shop->update(['known_as' => strlen($word) < 2 || $word === $as || Workshop::query()->where('known_as', $word)->exists() ? "shop-{$shop->id}" : $word]);
+                $shop->update([
+                    'known_as' => strlen($word) < 2 || $word === $as || Workshop::query()->where('known_as', $word)->exists()
+                        ? "shop-{$shop->id}"
+                        : $word,
+                ]);
             }
             Workshop::query()->create(['name' => $name, 'known_as' => $as, 'cables' => false]);
             $links = [];

@@ -10,7 +10,10 @@ use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
-/** A link that lets in once: it makes the owner of a new shop, and is the way back in for one who has forgotten how. Given on the machine alone. */
+/**
+ * A link that lets in once: it makes the owner of a new shop, and is the way back in for one who has forgotten how. Given on the machine
+ * alone.
+ */
 final readonly class OwnerLink
 {
     private const HOLDS_H = 24;
@@ -22,7 +25,10 @@ final readonly class OwnerLink
         $secret = bin2hex(random_bytes(20));
         // A new one is the only one.
         DB::table('one_time_links')->where('workshop_id', $this->workshop->id)->whereNull('used_at')->delete();
-        DB::table('one_time_links')->insert(['workshop_id' => $this->workshop->id, 'person_id' => Person::here($this->workshop)->where('role', Role::Owner)->value('id'), 'secret' => hash('sha256', $secret), 'until' => self::written($now->addHours(self::HOLDS_H))]);
+        DB::table('one_time_links')->insert([
+            'workshop_id' => $this->workshop->id, 'person_id' => Person::here($this->workshop)->where('role', Role::Owner)->value('id'),
+            'secret' => hash('sha256', $secret), 'until' => self::written($now->addHours(self::HOLDS_H)),
+        ]);
 
         return "/welcome/{$secret}";
     }
@@ -53,7 +59,11 @@ final readonly class OwnerLink
 
     private function open(string $secret, CarbonImmutable $now): \Illuminate\Database\Query\Builder
     {
-        return DB::table('one_time_links')->where('workshop_id', $this->workshop->id)->where('secret', hash('sha256', $secret))->whereNull('used_at')->where('until', '>', self::written($now));
+        return DB::table('one_time_links')
+            ->where('workshop_id', $this->workshop->id)
+            ->where('secret', hash('sha256', $secret))
+            ->whereNull('used_at')
+            ->where('until', '>', self::written($now));
     }
 
     private static function written(CarbonImmutable $at): string

@@ -10,8 +10,8 @@ use App\Models\Workshop;
 use Closure;
 
 /**
- * In whose shop somebody stands. One alone on a server is it, and nobody is asked. Of several, whoever comes says which: by who they are, by
- * their tablet, by what a program shows, by an owner's link, or by its name at the door. Where nothing says so it is nobody's: the first
+ * In whose shop somebody stands. One alone on a server is it, and nobody is asked. Of several, whoever comes says which: by who they are,
+ * by their tablet, by what a program shows, by an owner's link, or by its name at the door. Where nothing says so it is nobody's: the first
  * stands in, and no door opens.
  */
 final class ShopAtHand
@@ -71,7 +71,8 @@ final class ShopAtHand
     /** @throws BadInput where none is called so */
     public static function named(string $knownAs): Workshop
     {
-        return Workshop::query()->where('known_as', mb_strtolower(trim($knownAs)))->first() ?? throw BadInput::at('shop', Phrase::of('bench.no_such_shop', ['shop' => $knownAs]));
+        return Workshop::query()->where('known_as', mb_strtolower(trim($knownAs)))->first()
+            ?? throw BadInput::at('shop', Phrase::of('bench.no_such_shop', ['shop' => $knownAs]));
     }
 
     private function found(): Workshop

@@ -41,8 +41,14 @@ final readonly class WriteDown
         $said = [
             ...($in->has('name') || $person === null ? ['name' => $this->name($in, $person)] : []),
             ...($in->has('role') || $person === null ? ['role' => $in->choice('role', Role::class)] : []),
-            ...(($passphrase = $in->textOrNull('passphrase')) !== null && $passphrase !== '' ? ['passphrase' => Hash::make(self::passphrase($in, $passphrase)), 'sessions' => (string) Str::ulid()] : []),
-            ...(($pin = $in->textOrNull('pin')) !== null && $pin !== '' ? ['pin' => Hash::make(self::pin($in, $pin)), 'pin_tries' => 0] : []),
+            ...(
+                ($passphrase = $in->textOrNull('passphrase')) !== null && $passphrase !== ''
+                ? ['passphrase' => Hash::make(self::passphrase($in, $passphrase)), 'sessions' => (string) Str::ulid()]
+                : []
+            ),
+            ...(
+                ($pin = $in->textOrNull('pin')) !== null && $pin !== '' ? ['pin' => Hash::make(self::pin($in, $pin)), 'pin_tries' => 0] : []
+            ),
             ...($in->has('here') && $in->bool('here') ? ['left_at' => null] : []),
         ];
 
@@ -50,12 +56,19 @@ final readonly class WriteDown
             Workshop::query()->whereKey($this->workshop->id)->lockForUpdate()->first();
             if ($person === null) {
                 $n = Person::query()->where('workshop_id', $this->workshop->id)->count();
-                $n < self::MOST_PEOPLE || throw BadInput::at($in->at('name'), Phrase::of('bench.enough_people', ['most' => (float) self::MOST_PEOPLE]));
-                // Whoever comes first answers for it. From the second on everybody is asked who they are: then somebody must be able to come back in.
+                $n < self::MOST_PEOPLE
+                    || throw BadInput::at($in->at('name'), Phrase::of('bench.enough_people', ['most' => (float) self::MOST_PEOPLE]));
+                // Whoever comes first answers for it. From the second on everybody is asked who they are: then somebody must be able to
+                // come back in.
                 $first = ! Person::here($this->workshop)->exists();
-                $first || Person::here($this->workshop)->where('role', Role::Owner)->whereNotNull('passphrase')->exists() || throw BadInput::at('passphrase', Phrase::of('bench.owner_needs_passphrase'));
+                $first
+                    || Person::here($this->workshop)->where('role', Role::Owner)->whereNotNull('passphrase')->exists()
+                    || throw BadInput::at('passphrase', Phrase::of('bench.owner_needs_passphrase'));
 
-                return Person::query()->create([...$said, 'workshop_id' => $this->workshop->id, 'role' => $first ? Role::Owner : $said['role'] ?? Role::Guest, 'colour' => self::COLOURS[$n % count(self::COLOURS)]]);
+                return Person::query()->create([
+                    ...$said, 'workshop_id' => $this->workshop->id, 'role' => $first ? Role::Owner : $said['role'] ?? Role::Guest,
+                    'colour' => self::COLOURS[$n % count(self::COLOURS)],
+                ]);
             }
             $person->role === Role::Owner && ($said['role'] ?? Role::Owner) !== Role::Owner && $this->keepsAnOwner($person);
             $person->fill($said)->save();
@@ -86,27 +99,37 @@ final readonly class WriteDown
 
     private function keepsAnOwner(Person $person): void
     {
-        Person::here($this->workshop)->where('role', Role::Owner)->whereKeyNot($person->id)->exists() || throw BadInput::at('role', Phrase::of('bench.last_owner_stays', ['name' => $person->name]));
+        Person::here($this->workshop)->where('role', Role::Owner)->whereKeyNot($person->id)->exists()
+            || throw BadInput::at('role', Phrase::of('bench.last_owner_stays', ['name' => $person->name]));
     }
 
     private function name(Fields $in, ?Person $person): string
     {
         $name = trim($in->text('name'));
-        mb_strlen($name) <= Person::MOST_NAME || throw BadInput::at($in->at('name'), Phrase::of('bench.name_too_long', ['most' => (float) Person::MOST_NAME]));
-        $isTaken = Person::query()->where('workshop_id', $this->workshop->id)->where('name_key', mb_strtolower($name))->when($person !== null, static fn ($others) => $others->whereKeyNot($person?->id))->exists();
+        mb_strlen($name) <= Person::MOST_NAME
+            || throw BadInput::at($in->at('name'), Phrase::of('bench.name_too_long', ['most' => (float) Person::MOST_NAME]));
+        $isTaken = Person::query()
+            ->where('workshop_id', $this->workshop->id)
+            ->where('name_key', mb_strtolower($name))
+            ->when($person !== null, static fn ($others) => $others->whereKeyNot($person?->id))
+            ->exists();
 
         return $isTaken ? throw BadInput::at($in->at('name'), Phrase::of('bench.name_is_taken', ['name' => $name])) : $name;
     }
 
     private static function passphrase(Fields $in, string $passphrase): string
     {
-        return mb_strlen($passphrase) >= self::LEAST_PASSPHRASE && strlen($passphrase) <= self::MOST_PASSPHRASE ? $passphrase : throw BadInput::at($in->at('passphrase'), Phrase::of('bench.passphrase_length', ['least' => (float) self::LEAST_PASSPHRASE]));
+        return mb_strlen($passphrase) >= self::LEAST_PASSPHRASE && strlen($passphrase) <= self::MOST_PASSPHRASE
+            ? $passphrase
+            : throw BadInput::at($in->at('passphrase'), Phrase::of('bench.passphrase_length', ['least' => (float) self::LEAST_PASSPHRASE]));
     }
 
     private static function pin(Fields $in, string $pin): string
     {
         $isEasy = preg_match('/^(\d)\1+$/', $pin) === 1 || str_contains('0123456789', $pin) || str_contains('9876543210', $pin);
 
-        return preg_match('/^\d{4,8}$/', $pin) === 1 && ! $isEasy ? $pin : throw BadInput::at($in->at('pin'), Phrase::of($isEasy ? 'bench.pin_is_easy' : 'bench.pin_length'));
+        return preg_match('/^\d{4,8}$/', $pin) === 1 && ! $isEasy
+            ? $pin
+            : throw BadInput::at($in->at('pin'), Phrase::of($isEasy ? 'bench.pin_is_easy' : 'bench.pin_length'));
     }
 }

@@ -13,10 +13,16 @@ use App\Stock\ScrapBook;
 final readonly class AfterRun
 {
     /** What moves neither mould nor casting nor care. */
-    private const ELSEWHERE = ['begun', 'weighed', 'met', 'heated', 'reheated', 'rescued', 'kept', 'counted', 'swapped', 'noted', 'gelled', 'left_over', 'drawn_from', 'diagnosed'];
+    private const ELSEWHERE = [
+        'begun', 'weighed', 'met', 'heated', 'reheated', 'rescued', 'kept', 'counted', 'swapped', 'noted', 'gelled', 'left_over',
+        'drawn_from', 'diagnosed',
+    ];
 
     /** What draws nothing. */
-    private const DRAWS_NOTHING = ['begun', 'checked', 'met', 'heated', 'reheated', 'counted', 'noted', 'gelled', 'left_over', 'opened', 'graded', 'moulded', 'diagnosed', 'earlier'];
+    private const DRAWS_NOTHING = [
+        'begun', 'checked', 'met', 'heated', 'reheated', 'counted', 'noted', 'gelled', 'left_over', 'opened', 'graded', 'moulded',
+        'diagnosed', 'earlier',
+    ];
 
     /** What changes what is left. */
     private const LEAVES = ['graded', 'undone'];

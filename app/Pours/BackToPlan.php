@@ -29,19 +29,28 @@ final readonly class BackToPlan
                 return $fresh;
             }
             $run = RecordedRun::of($fresh);
-            if ($run->state->lastMetAt() !== null || in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp, StepKind::Wait, StepKind::Grade], true)) {
+            if (
+                $run->state->lastMetAt() !== null
+                || in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp, StepKind::Wait, StepKind::Grade], true)
+            ) {
                 throw BadInput::at('plan', Phrase::of('bench.a_has_met_b'));
             }
             $cups = array_filter(array_map(static fn ($cup): array => $cup->poured, $run->state->cups));
             Fact::query()->create([
-                'stream' => RecordedRun::STREAM, 'stream_id' => $fresh->id, 'key' => 'replanned-'.Str::ulid(), 'kind' => RunFactKind::Replanned->value, 'at' => $now->max($run->facts === [] ? $now : $run->facts[count($run->facts) - 1]->at()),
-                'payload' => ['base' => $run->frozen->code, 'cups' => $cups, 'names' => array_map($run->frozen->called(...), self::codes($cups)), 'ticked' => $run->state->checked],
+                'stream' => RecordedRun::STREAM, 'stream_id' => $fresh->id, 'key' => 'replanned-'.Str::ulid(),
+                'kind' => RunFactKind::Replanned->value,
+                'at' => $now->max($run->facts === [] ? $now : $run->facts[count($run->facts) - 1]->at()),
+                'payload' => [
+                    'base' => $run->frozen->code, 'cups' => $cups, 'names' => array_map($run->frozen->called(...), self::codes($cups)),
+                    'ticked' => $run->state->checked,
+                ],
             ]);
             Rows::of('pour_moulds')->where('pour_id', $fresh->id)->delete();
             $isPlain = $fresh->build->plain;
             $another = $isPlain && Pour::query()->where('draft_of', $fresh->impression_id)->exists();
             $fresh->update([
-                'state' => PourState::Draft, 'started_at' => null, 'plan' => null, 'snapshot_id' => null, 'formula_version_id' => null, 'base_code' => null, 'room_c' => null, 'weighed_g' => null, 'note' => null,
+                'state' => PourState::Draft, 'started_at' => null, 'plan' => null, 'snapshot_id' => null, 'formula_version_id' => null,
+                'base_code' => null, 'room_c' => null, 'weighed_g' => null, 'note' => null,
                 'draft_of' => $isPlain && ! $another ? $fresh->impression_id : null,
             ]);
             $isPlain && $fresh->build->update(['begun_at' => null]);
@@ -56,7 +65,11 @@ final readonly class BackToPlan
      */
     private static function codes(array $cups): array
     {
-        $codes = array_unique(array_merge(...array_map(static fn (array $cup): array => array_map(strval(...), array_keys($cup)), array_values($cups)), ...[[]]));
+        $codes = array_unique(
+            array_merge(
+                ...array_map(static fn (array $cup): array => array_map(strval(...), array_keys($cup)), array_values($cups)), ...[[]],
+            ),
+        );
 
         return array_combine($codes, $codes);
     }

@@ -10,13 +10,11 @@ use App\Builds\RecordedBuild;
 use App\Library\Library;
 use App\Library\ShelfView;
 use App\Log\StandsInCup;
-use App\Models\FormulaVersion;
 use App\Models\Pour;
 use App\Models\Workshop;
 use App\Studies\StudiedPiece;
 use App\Types\View;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Collection;
 
 /**
  * What a pour sheet needs to be filled in: itself as typed, the shelf, earlier formulas, what earlier pours taught.
@@ -26,7 +24,10 @@ use Illuminate\Support\Collection;
 final readonly class PourSheetView implements View
 {
     /**
-     * @param  Collection<int, FormulaVersion>  $formulas
+     * @param  list<array{
+     *     id: int, name: string, number: int,
+     *     recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>},
+     * }>  $formulas  that it can take
      * @param  array{pct: float, pours: int}|null  $learnt
      * @param  array{grams: float, pours: int}|null  $took
      */
@@ -34,7 +35,7 @@ final readonly class PourSheetView implements View
         private Pour $pour,
         private Library $library,
         private Workshop $workshop,
-        private Collection $formulas,
+        private array $formulas,
         private ?array $learnt,
         private ?array $took,
         private PlanAgainst $against = new PlanAgainst,
@@ -42,10 +43,20 @@ final readonly class PourSheetView implements View
 
     /**
      * @return array{
-     *     id: int, edition: int, build: array{id: int, name: string, coat: array{op: string, name: string}|null, follows: list<Phrase>, by_hand: list<Phrase>}|null, job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
-     *     formulas: list<array{id: int, name: string, number: int, recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>}}>,
+     *     id: int, edition: int,
+     *     build: array{
+     *         id: int, name: string, coat: array{op: string, name: string}|null, follows: list<Phrase>, by_hand: list<Phrase>,
+     *     }|null,
+     *     job_id: int, job: string, impression: string, kind: string, sheet: array<string, mixed>, shelf: ShelfShape,
+     *     formulas: list<array{
+     *         id: int, name: string, number: int,
+     *         recipe: array{base: string, additives: list<array{code: string, amount: float, basis: string, into: string}>},
+     *     }>,
      *     learnt: array{pct: float, pours: int}|null, took: array{grams: float, pours: int}|null,
-     *     studied: array{model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float}, box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float|null}|null,
+     *     studied: array{
+     *         model: int, name: string, volume_ml: float, area_mm2: float, size_mm: array{float, float, float},
+     *         box_mm: array{float, float, float}, undercut_depth_mm: float, stretch_pct: float|null,
+     *     }|null,
      *     scale: array{division_g: float, capacity_g: float}, stands: list<array{cup: int, name: string, grams: float}>
      * }
      */
@@ -54,16 +65,19 @@ final readonly class PourSheetView implements View
         return [
             'id' => $this->pour->id,
             'edition' => $this->pour->edition,
-            'build' => $this->pour->build->plain ? null : ['id' => $this->pour->build_id, 'name' => $this->pour->build->name, 'coat' => $this->coat(), ...$this->against->of($this->pour)],
+            'build' => $this->pour->build->plain
+                ? null
+                : [
+                    'id' => $this->pour->build_id, 'name' => $this->pour->build->name, 'coat' => $this->coat(),
+                    ...$this->against->of($this->pour),
+                ],
             'job_id' => $this->pour->impression->job_id,
             'job' => $this->pour->impression->job->name,
             'impression' => $this->pour->impression->name,
             'kind' => $this->pour->impression->kind->value,
             'sheet' => $this->pour->sheet,
             'shelf' => (new ShelfView($this->library))->toArray(),
-            'formulas' => array_values($this->formulas->map(static fn (FormulaVersion $version): array => [
-                'id' => $version->id, 'name' => $version->formula->name, 'number' => $version->number, 'recipe' => $version->recipe,
-            ])->all()),
+            'formulas' => $this->formulas,
             'learnt' => $this->learnt,
             'took' => $this->took,
             'studied' => StudiedPiece::of($this->pour->impression->job_id)?->toArray(),

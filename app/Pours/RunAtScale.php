@@ -26,6 +26,9 @@ final readonly class RunAtScale implements WeighsUp
         $pour = $run->pour;
         $isWeighing = $pour->state === PourState::Running && in_array($run->state->step->kind, [StepKind::Weigh, StepKind::Rescue], true);
 
-        return new WeighUpAtHand(RecordedRun::STREAM, $pour->id, "{$pour->impression->job->name} · {$pour->impression->name}", "/pours/{$pour->id}/run", $isWeighing, $isWeighing ? $run->expects() : null);
+        return new WeighUpAtHand(
+            RecordedRun::STREAM, $pour->id, "{$pour->impression->job->name} · {$pour->impression->name}", "/pours/{$pour->id}/run",
+            $isWeighing, $isWeighing ? $run->expects() : null,
+        );
     }
 }

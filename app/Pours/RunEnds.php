@@ -29,7 +29,15 @@ final readonly class RunEnds
             // Each of several cups as it has been poured.
             $batch = (int) $in->number('batch', 1.0, (float) count($run->plan->batches));
             $cup = $run->state->cups[$batch] ?? null;
-            if ($cup === null || $run->plan->endsLaid || ($run->state->step->kind === StepKind::Fill ? $batch > $run->state->step->batch : $run->state->step->kind !== StepKind::Wait)) {
+            if (
+                $cup === null
+                || $run->plan->endsLaid
+                || (
+                    $run->state->step->kind === StepKind::Fill
+                    ? $batch > $run->state->step->batch
+                    : $run->state->step->kind !== StepKind::Wait
+                )
+            ) {
                 throw new StepHasMoved('What is left in a cup is said when it has been poured.');
             }
 
@@ -37,7 +45,11 @@ final readonly class RunEnds
         }
         // A coat says it when it lies, a cast while it cures; its grade need not ask again.
         if ($run->state->step->kind !== ($run->plan->endsLaid ? StepKind::Done : StepKind::Wait)) {
-            throw new StepHasMoved($run->plan->endsLaid ? 'What is left over is said when the coat lies.' : 'What is left over is said while it cures, or with its grade.');
+            throw new StepHasMoved(
+                $run->plan->endsLaid
+                    ? 'What is left over is said when the coat lies.'
+                    : 'What is left over is said while it cures, or with its grade.',
+            );
         }
 
         return ['left_g' => $in->number('left_g', 0.0, $run->state->weighedGrams())];
@@ -65,7 +77,9 @@ final readonly class RunEnds
             'note' => $in->textOrNull('note') ?? '',
             ...($in->has('scrap') && ScrapBook::of($run->pour) !== null ? ['scrap' => $in->bool('scrap')] : []),
             // Where nobody said what was left, all that was weighed passes for used, and teaches nothing.
-            'correction_pct' => $in->has('left_g') || abs($used - $run->state->weighedGrams()) > 0.05 ? $this->correction($run, $used) : null,
+            'correction_pct' => $in->has('left_g') || abs($used - $run->state->weighedGrams()) > 0.05
+                ? $this->correction($run, $used)
+                : null,
         ];
     }
 
@@ -78,7 +92,14 @@ final readonly class RunEnds
         }
         $fate = $in->choice('fate', Fate::class);
         if ($fate === Fate::Back && $run->state->lastMetAt() !== null) {
-            throw BadInput::at($in->at('fate'), Phrase::written($run->plan->heat === null ? 'A has met B: none of it goes back into a tub. Say whether it went into something else or is waste.' : 'It has been heated: none of it goes back into its bottle. Say whether it went into something else or is waste.'));
+            throw BadInput::at(
+                $in->at('fate'),
+                Phrase::written(
+                    $run->plan->heat === null
+                        ? 'A has met B: none of it goes back into a tub. Say whether it went into something else or is waste.'
+                        : 'It has been heated: none of it goes back into its bottle. Say whether it went into something else or is waste.',
+                ),
+            );
         }
 
         return ['fate' => $fate->value, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000)];
@@ -101,7 +122,9 @@ final readonly class RunEnds
         if (! is_array($volume) || $run->pour->plan === null || ($run->pour->plan['likely_ml'] ?? null) === null) {
             return null;
         }
-        $request = VolumeRequest::from(Fields::of([...$volume, 'used' => ['mass_g' => $usedG, 'sg' => $run->plan->density->gPerMl]], 'volume'));
+        $request = VolumeRequest::from(
+            Fields::of([...$volume, 'used' => ['mass_g' => $usedG, 'sg' => $run->plan->density->gPerMl]], 'volume'),
+        );
 
         return $this->volumes->estimate($request)->reconciliation?->correctionPct;
     }

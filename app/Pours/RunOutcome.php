@@ -30,7 +30,9 @@ final readonly class RunOutcome
             return;
         }
         [$met, $gelled] = [$run->at($state->lastMetAt()), $run->at($state->gelledAt)];
-        $watched = $met === null || $gelled === null || $gelled <= $met ? null : $run->frozen->clock->asBare(Minutes::of($met->diffInMilliseconds($gelled) / 60_000.0));
+        $watched = $met === null || $gelled === null || $gelled <= $met
+            ? null
+            : $run->frozen->clock->asBare(Minutes::of($met->diffInMilliseconds($gelled) / 60_000.0));
         $run->pour->fill([
             'state' => match ($state->step->kind) {
                 StepKind::Wait => PourState::Waiting,

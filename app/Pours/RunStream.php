@@ -19,7 +19,6 @@ use App\Facts\StepHasMoved;
 use App\Facts\Stream;
 use App\Facts\ToldLate;
 use App\Log\RecordedRun;
-use App\Models\Pour;
 use App\Room\RoomTemperature;
 use App\Scale\ScaleDesk;
 use App\Scale\ScaleWord;
@@ -32,18 +31,15 @@ final readonly class RunStream implements Stream
     /** By so little before its window nobody is asked. */
     private const EARLY_MIN = 0.5;
 
-    private function __construct(private ToldBeside $beside, private RunEnds $ends, private RunOutcome $outcome, private AfterRun $after, private RoomTemperature $room, public RecordedRun $run) {}
-
-    /** With the turn taken to write to it. */
-    public static function open(int $pour): self
-    {
-        $pour = Pour::query()->with('impression.job')->lockForUpdate()->findOrFail($pour);
-        if ($pour->started_at === null) {
-            throw BadInput::at('kind', Phrase::of('bench.pour_has_not_begun'));
-        }
-
-        return new self(app(ToldBeside::class), app(RunEnds::class), app(RunOutcome::class), app(AfterRun::class), app(RoomTemperature::class), RecordedRun::of($pour));
-    }
+    public function __construct(
+        private ToldBeside $beside,
+        private RunEnds $ends,
+        private RunOutcome $outcome,
+        private AfterRun $after,
+        private RoomTemperature $room,
+        private ScaleDesk $scale,
+        public RecordedRun $run,
+    ) {}
 
     public static function name(): string
     {
@@ -75,16 +71,20 @@ final readonly class RunStream implements Stream
         return $this->checked(Fields::of(['kind' => $kind])->choice('kind', RunFactKind::class), $payload, $this->run, $now);
     }
 
-    public function appended(Happened $told): static
+    public function with(Happened $told): static
     {
-        $run = $this->run->and($told);
-        $this->outcome->write($run);
-        ($this->after)($run);
-        if ($run->lastFactId() > 0 && $run->facts[count($run->facts) - 1]->kind === RunFactKind::Counted->value) {
-            app(ScaleDesk::class)->settled(RunAtScale::of($run));
-        }
+        return new self(
+            $this->beside, $this->ends, $this->outcome, $this->after, $this->room, $this->scale, $this->run->with($told),
+        );
+    }
 
-        return new self($this->beside, $this->ends, $this->outcome, $this->after, $this->room, $run);
+    public function project(): void
+    {
+        $this->outcome->write($this->run);
+        ($this->after)($this->run);
+        if ($this->run->lastFactId() > 0 && $this->run->facts[count($this->run->facts) - 1]->kind === RunFactKind::Counted->value) {
+            $this->scale->settled(RunAtScale::of($this->run));
+        }
     }
 
     /** @return array<string, mixed> what is kept of the payload */
@@ -95,21 +95,31 @@ final readonly class RunStream implements Stream
             RunFactKind::Checked => $this->ticked($in->only('item'), $run),
             RunFactKind::Confirmed => $this->confirmed($in->only('step', 'sure'), $run, $now),
             RunFactKind::Weighed => $this->weighed($in, $run),
-            RunFactKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow() ? [] : throw new StepHasMoved('The clock of this cup already runs.'),
+            RunFactKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow()
+                ? []
+                : throw new StepHasMoved('The clock of this cup already runs.'),
             RunFactKind::Heated => $this->heated($in->only('step', 'c', 'by'), $run),
-            RunFactKind::Reheated => $run->plan->heat !== null ? self::atStep($in->only('step'), $run, StepKind::Fill) : throw new StepHasMoved('Only what was heated goes back on the heat.'),
+            RunFactKind::Reheated => $run->plan->heat !== null
+                ? self::atStep($in->only('step'), $run, StepKind::Fill)
+                : throw new StepHasMoved('Only what was heated goes back on the heat.'),
             RunFactKind::Rescued, RunFactKind::Kept => self::atStep($in->only('step'), $run, StepKind::Rescue),
             RunFactKind::Counted => $this->counted($in, $run),
             RunFactKind::Swapped => $this->swapped($in->only('step'), $run),
             RunFactKind::Earlier => $this->earlier($in, $run, $now),
             RunFactKind::Replanned => throw BadInput::at('kind', Phrase::of('bench.back_to_plan_on_run_page')),
-            RunFactKind::Noted => ['text' => mb_substr($in->only('text', 'fault')->textOrNull('text') ?? '', 0, 2000), 'fault' => $this->ends->fault($in->textOrNull('fault'), $in)],
+            RunFactKind::Noted => [
+                'text' => mb_substr($in->only('text', 'fault')->textOrNull('text') ?? '', 0, 2000),
+                'fault' => $this->ends->fault($in->textOrNull('fault'), $in),
+            ],
             RunFactKind::Moulded => $this->beside->moulded($in, $run),
             RunFactKind::DrawnFrom => $this->beside->drawnFrom($in, $run),
             RunFactKind::Diagnosed => $this->beside->diagnosed($in, $run),
             RunFactKind::LeftOver => $this->ends->leftOver($in->only('left_g', 'batch'), $run),
             RunFactKind::Gelled => $this->gelled($in->only('sure', ToldLate::FIELD), $run, $now),
-            RunFactKind::Opened => [...self::atStep($in->only('step', ToldLate::FIELD), $run, StepKind::Wait), ...$this->told($in, $now)->notBefore($run->at(max([0.0, ...$run->state->filledAt])), 'It went in')->kept()],
+            RunFactKind::Opened => [
+                ...self::atStep($in->only('step', ToldLate::FIELD), $run, StepKind::Wait),
+                ...$this->told($in, $now)->notBefore($run->at(max([0.0, ...$run->state->filledAt])), 'It went in')->kept(),
+            ],
             RunFactKind::Graded => $this->ends->graded($in, $run),
             RunFactKind::GivenUp => $this->ends->givenUp($in, $run),
             RunFactKind::Undone => $this->undone($in, $run),
@@ -131,9 +141,16 @@ final readonly class RunStream implements Stream
         }
         $told = $this->told($in, $now)->notBefore($met, 'A met B');
         $sure = $in->has('sure') && $in->bool('sure');
-        $expected = $sure ? null : $run->frozen->clock->unexpected(Minutes::of(max(0.01, $met->diffInMilliseconds($told->at) / 60_000.0)), $this->room->at($met));
+        $expected = $sure
+            ? null
+            : $run->frozen->clock->unexpected(
+                Minutes::of(max(0.01, $met->diffInMilliseconds($told->at) / 60_000.0)), $this->room->at($met),
+            );
         if ($expected !== null) {
-            throw BadInput::at('sure', Phrase::of('bench.gel_far', ['after' => Quantity::duration($met->diffInMilliseconds($told->at) / 60_000.0), 'low' => Quantity::duration($expected->low), 'high' => Quantity::duration($expected->high)]));
+            throw BadInput::at('sure', Phrase::of('bench.gel_far', [
+                'after' => Quantity::duration($met->diffInMilliseconds($told->at) / 60_000.0), 'low' => Quantity::duration($expected->low),
+                'high' => Quantity::duration($expected->high),
+            ]));
         }
 
         return [...($sure ? ['sure' => true] : []), ...$told->kept()];
@@ -153,7 +170,10 @@ final readonly class RunStream implements Stream
     /** @return array{step: string, sure?: true} */
     private function confirmed(Fields $in, RecordedRun $run, CarbonImmutable $now): array
     {
-        $step = self::atStep($in, $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Heat, StepKind::Degas, StepKind::Fill);
+        $step = self::atStep(
+            $in, $run, StepKind::Gear, StepKind::Contacts, StepKind::PreMix, StepKind::Tare, StepKind::Mix, StepKind::Heat, StepKind::Degas,
+            StepKind::Fill,
+        );
         if ($run->state->step->kind === StepKind::Heat) {
             return [...$step, ...$this->offTheHeat($in, $run, $now)];
         }
@@ -194,7 +214,9 @@ final readonly class RunStream implements Stream
     private function offTheHeat(Fields $in, RecordedRun $run, CarbonImmutable $now): array
     {
         $sure = $in->has('sure') && $in->bool('sure');
-        $doubt = $run->plan->heat?->doubt($run->state->heated[$run->state->step->batch] ?? [], $this->beganAt()->diffInMilliseconds($now) / 60_000.0);
+        $doubt = $run->plan->heat?->doubt(
+            $run->state->heated[$run->state->step->batch] ?? [], $this->beganAt()->diffInMilliseconds($now) / 60_000.0,
+        );
 
         return match (true) {
             $doubt === null => [],
@@ -206,7 +228,10 @@ final readonly class RunStream implements Stream
     /** @return array{step: string, c: float, by: string} */
     private function heated(Fields $in, RecordedRun $run): array
     {
-        return [...self::atStep($in, $run, StepKind::Heat), 'c' => Temperature::in($in, 'c')->degrees, 'by' => $in->textOrNull('by') === 'probe' ? 'probe' : 'hand'];
+        return [
+            ...self::atStep($in, $run, StepKind::Heat), 'c' => Temperature::in($in, 'c')->degrees,
+            'by' => $in->textOrNull('by') === 'probe' ? 'probe' : 'hand',
+        ];
     }
 
     /** @return array{item: string} */
@@ -227,7 +252,7 @@ final readonly class RunStream implements Stream
         $step = self::atStep($in, $run, StepKind::Weigh);
         $reading = $in->number('reading_g', min(0.0, $run->state->cup()->display), 1_000_000.0);
         if ($in->textOrNull('by') === 'scale') {
-            ScaleWord::believed(app(ScaleDesk::class), RunAtScale::of($run));
+            ScaleWord::believed($this->scale, RunAtScale::of($run));
         }
         $cup = $run->state->cup();
         $line = $cup->current();
@@ -236,16 +261,23 @@ final readonly class RunStream implements Stream
         }
         $short = $in->has('short') && $in->bool('short');
         if ($reading < $line['from'] - 1e-9 && ! $short) {
-            throw BadInput::at('reading_g', Phrase::of('bench.still_short', ['short' => Quantity::mass($line['running'] - $reading), 'of' => Quantity::mass($line['running'])]));
+            throw BadInput::at('reading_g', Phrase::of('bench.still_short', [
+                'short' => Quantity::mass($line['running'] - $reading), 'of' => Quantity::mass($line['running']),
+            ]));
         }
 
-        return [...$step, 'reading_g' => $reading, 'by' => $in->textOrNull('by') === 'scale' ? 'scale' : 'hand', 'stable' => $in->has('stable') && $in->bool('stable'), 'short' => $short];
+        return [
+            ...$step, 'reading_g' => $reading, 'by' => $in->textOrNull('by') === 'scale' ? 'scale' : 'hand',
+            'stable' => $in->has('stable') && $in->bool('stable'), 'short' => $short,
+        ];
     }
 
     /** @return array{of: int} */
     private function undone(Fields $in, RecordedRun $run): array
     {
-        $of = $in->only('of', 'of_key')->has('of_key') ? Happened::numbered($run->facts, $in->text('of_key')) : (int) $in->number('of', 0.0, 1e15);
+        $of = $in->only('of', 'of_key')->has('of_key')
+            ? Happened::numbered($run->facts, $in->text('of_key'))
+            : (int) $in->number('of', 0.0, 1e15);
         if ($run->state->takeBack !== $of) {
             throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
         }
@@ -261,7 +293,11 @@ final readonly class RunStream implements Stream
     {
         $in->only('step', 'reading_g', 'in_line_g');
 
-        return [...self::atStep(Fields::of(['step' => $in->text('step')]), $run, StepKind::Weigh), 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0), 'in_line_g' => $in->numberOrNull('in_line_g', 0.0, 1_000_000.0) ?? 0.0];
+        return [
+            ...self::atStep(Fields::of(['step' => $in->text('step')]), $run, StepKind::Weigh),
+            'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0),
+            'in_line_g' => $in->numberOrNull('in_line_g', 0.0, 1_000_000.0) ?? 0.0,
+        ];
     }
 
     /** @return array{step: string} */
@@ -269,7 +305,11 @@ final readonly class RunStream implements Stream
     {
         $step = self::atStep($in, $run, StepKind::Weigh);
 
-        return $run->state->cup()->mayBeSwapped() ? $step : throw new StepHasMoved('Both parts are in this cup already: look at what each of them weighs, and take the last one back if it is wrong.');
+        return $run->state->cup()->mayBeSwapped()
+            ? $step
+            : throw new StepHasMoved(
+                'Both parts are in this cup already: look at what each of them weighs, and take the last one back if it is wrong.',
+            );
     }
 
     /** @return array{what: string, batch: int, done_min: float} */

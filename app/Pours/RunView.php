@@ -36,7 +36,12 @@ final readonly class RunView implements View
 
     private const READINGS = 12;
 
-    public function __construct(private RecordedRun $run, private CureClock $clock, private Readiness $readiness, private CastingWays $ways) {}
+    public function __construct(
+        private RecordedRun $run,
+        private CureClock $clock,
+        private Readiness $readiness,
+        private CastingWays $ways,
+    ) {}
 
     /**
      * The last of them; one that names a fault is asked after when the cast is graded, however long ago it was.
@@ -48,12 +53,20 @@ final readonly class RunView implements View
     {
         $last = count($notes) - self::NOTES;
 
-        return array_slice(array_values(array_filter($notes, static fn (array $note, int $i): bool => $i >= $last || $note['fault'] !== null, ARRAY_FILTER_USE_BOTH)), -2 * self::NOTES);
+        return array_slice(
+            array_values(
+                array_filter(
+                    $notes, static fn (array $note, int $i): bool => $i >= $last || $note['fault'] !== null, ARRAY_FILTER_USE_BOTH,
+                ),
+            ),
+            -2 * self::NOTES,
+        );
     }
 
     /**
      * @return array{
-     *     pour_id: int, build_id: int, laid: bool, worked: WorkedShape, job_id: int, job: string, impression: string, kind: string, formula: string, base: string, base_code: string,
+     *     pour_id: int, build_id: int, laid: bool, worked: WorkedShape, job_id: int, job: string, impression: string, kind: string,
+     *     formula: string, base: string, base_code: string,
      *     step: array{key: string, kind: string, batch: int, weighing: int}, batches: int, step_since_ms: int,
      *     cup: array{
      *         fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>,
@@ -65,12 +78,20 @@ final readonly class RunView implements View
      *         needed: bool, k: float, planned: array<string, float>, lines: list<array{add: string, grams: float, running: float}>,
      *         extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: Phrase}>
      *     }|null,
-     *     clock: array{met_ms: int|null, pot_ends_ms: int|null, pot_life_min: float|null, mix_min: float, degas_min: float, usable_min: float|null},
+     *     clock: array{
+     *         met_ms: int|null, pot_ends_ms: int|null, pot_life_min: float|null, mix_min: float, degas_min: float, usable_min: float|null,
+     *     },
      *     cups: list<array{batch: int, grams: float, weighed: bool, met_ms: int|null, pot_ends_ms: int|null, filled_ms: int|null}>,
      *     may_swap: bool, may_plan: bool, carried: bool, second_cup: bool, degas_planned: bool,
-     *     heat: array{from_c: float, to_c: float, over_c: float, step_ms: int, stands: string, readings: list<array{at_ms: int, c: float, by: string}>, reheats: int}|null,
+     *     heat: array{
+     *         from_c: float, to_c: float, over_c: float, step_ms: int, stands: string,
+     *         readings: list<array{at_ms: int, c: float, by: string}>, reheats: int,
+     *     }|null,
      *     scrap: array{worth: bool, lot: array{id: int, label: string, grams: float, remelts: int}|null}|null,
-     *     wait: array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null},
+     *     wait: array{
+     *         open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null,
+     *         poured_ms: int|null, opened_ms: int|null,
+     *     },
      *     ready: ReadyShape,
      *     notes: list<array{at_ms: int, text: string, fault: string|null}>, notes_before: int,
      *     cautions: list<array{id: string, title: string, text: Phrase}>, gear: list<string>, waste: Phrase,
@@ -79,7 +100,8 @@ final readonly class RunView implements View
      *     weighed_g: float, left_g: float|null, planned_g: float, likely_ml: float|null,
      *     grade: array{grade: string, faults: list<string>, used_g: float, pieces: int, note: string, correction_pct: float|null}|null,
      *     given_up: array{fate: string, note: string}|null,
-     *     last_fact_id: int, take_back: array{of: int, kind: string, step: string|null, about: string|null, name: string|null, grams: float|null}|null
+     *     last_fact_id: int,
+     *     take_back: array{of: int, kind: string, step: string|null, about: string|null, name: string|null, grams: float|null}|null
      * }
      */
     public function toArray(): array
@@ -102,7 +124,10 @@ final readonly class RunView implements View
             'formula' => $frozen->formula,
             'base' => $frozen->base,
             'base_code' => $frozen->code,
-            'step' => ['key' => $state->step->key(), 'kind' => $state->step->kind->value, 'batch' => $state->step->batch, 'weighing' => $state->step->weighing],
+            'step' => [
+                'key' => $state->step->key(), 'kind' => $state->step->kind->value, 'batch' => $state->step->batch,
+                'weighing' => $state->step->weighing,
+            ],
             'batches' => count($this->run->plan->batches),
             'step_since_ms' => $this->ms($this->run->at($state->since)) ?? 0,
             'cup' => $this->cup(),
@@ -127,40 +152,71 @@ final readonly class RunView implements View
             'second_cup' => array_sum($cup->planned) > $this->run->plan::SECOND_CUP_G,
             'degas_planned' => $this->run->plan->degassing->min > 0.0,
             'heat' => $this->heat(),
-            'scrap' => ScrapBook::of($this->run->pour) === null ? null : ['worth' => ScrapBook::isWorthKeeping($this->run), 'lot' => $state->step->kind === StepKind::Done ? ScrapBook::leftOf($this->run->pour) : null],
+            'scrap' => ScrapBook::of($this->run->pour) === null
+                ? null
+                : [
+                    'worth' => ScrapBook::isWorthKeeping($this->run),
+                    'lot' => $state->step->kind === StepKind::Done ? ScrapBook::leftOf($this->run->pour) : null,
+                ],
             'wait' => $this->wait(),
-            'ready' => $this->readiness->of($this->run->pour, $this->run->at($state->lastMetAt()), $frozen->clock, CarbonImmutable::now())->toArray(),
+            'ready' => $this->readiness->of(
+                $this->run->pour, $this->run->at($state->lastMetAt()), $frozen->clock, CarbonImmutable::now(),
+            )->toArray(),
             'notes_before' => count($state->notes) - count($this->notes($state->notes)),
-            'notes' => array_map(fn (array $note): array => ['at_ms' => $this->ms($this->run->at($note['at'])) ?? 0, 'text' => $note['text'], 'fault' => $note['fault']], $this->notes($state->notes)),
+            'notes' => array_map(
+                fn (array $note): array => [
+                    'at_ms' => $this->ms($this->run->at($note['at'])) ?? 0, 'text' => $note['text'], 'fault' => $note['fault'],
+                ],
+                $this->notes($state->notes),
+            ),
             'cautions' => $this->cautions(),
             'gear' => $this->gear(),
             'waste' => Phrase::written($this->run->pour->snapshot->content['waste'] ?? ''),
             'faults' => $this->snapshot()['faults'],
-            'checklist' => array_map(fn (array $item): array => ['id' => $item['id'], 'text' => $item['text'], 'minutes' => $item['minutes'], 'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)), 'done' => in_array($item['id'], $state->checked, true)], $this->run->plan->checklist),
+            'checklist' => array_map(
+                fn (array $item): array => [
+                    'id' => $item['id'], 'text' => $item['text'], 'minutes' => $item['minutes'],
+                    'begun_ms' => $this->ms($this->run->at($state->begunAt[$item['id']] ?? null)),
+                    'done' => in_array($item['id'], $state->checked, true),
+                ],
+                $this->run->plan->checklist,
+            ),
             'weighed_g' => $state->weighedGrams(),
             'left_g' => $this->run->beside->leftG,
             'planned_g' => array_sum(array_map(array_sum(...), $this->run->plan->batches)),
             'likely_ml' => $frozen->likelyMl,
             'grade' => $this->grade(),
-            'given_up' => $state->givenUp === null ? null : ['fate' => Fields::of($state->givenUp)->text('fate'), 'note' => Fields::of($state->givenUp)->textOrNull('note') ?? ''],
+            'given_up' => $state->givenUp === null
+                ? null
+                : ['fate' => Fields::of($state->givenUp)->text('fate'), 'note' => Fields::of($state->givenUp)->textOrNull('note') ?? ''],
             'last_fact_id' => $this->run->lastFactId(),
             'take_back' => $this->takeBack(),
         ];
     }
 
-    /** @return list<array{batch: int, grams: float, weighed: bool, met_ms: int|null, pot_ends_ms: int|null, filled_ms: int|null}> each cup with its clock */
+    /**
+     * @return list<array{batch: int, grams: float, weighed: bool, met_ms: int|null, pot_ends_ms: int|null, filled_ms: int|null}> each cup
+     *   with its clock
+     */
     private function cups(): array
     {
         $state = $this->run->state;
 
         return array_map(fn (int $batch, array $planned): array => [
             'batch' => $batch, 'grams' => array_sum($planned), 'weighed' => ($state->cups[$batch]->weighings ?? []) !== [],
-            'met_ms' => $this->ms($this->run->at(($state->cups[$batch] ?? null)?->metAt)), 'pot_ends_ms' => isset($state->cups[$batch]) ? $this->ms($this->run->potLifeEnds($this->clock, $batch)) : null,
+            'met_ms' => $this->ms($this->run->at(($state->cups[$batch] ?? null)?->metAt)),
+            'pot_ends_ms' => isset($state->cups[$batch]) ? $this->ms($this->run->potLifeEnds($this->clock, $batch)) : null,
             'filled_ms' => $this->ms($this->run->at($state->filledAt[$batch] ?? null)),
         ], array_map(static fn (int $i): int => $i + 1, array_keys($this->run->plan->batches)), $this->run->plan->batches);
     }
 
-    /** @return array{from_c: float, to_c: float, over_c: float, step_ms: int, stands: string, readings: list<array{at_ms: int, c: float, by: string}>, reheats: int}|null how warm it was read; null where nothing is heated */
+    /**
+     * @return array{
+     *     from_c: float, to_c: float, over_c: float, step_ms: int, stands: string,
+     *     readings: list<array{at_ms: int, c: float, by: string}>, reheats: int,
+     * }|null
+     *   how warm it was read; null where nothing is heated
+     */
     private function heat(): ?array
     {
         $heat = $this->run->plan->heat;
@@ -170,8 +226,12 @@ final readonly class RunView implements View
         $readings = $this->run->state->heated[max(1, $this->run->state->step->batch)] ?? [];
 
         return [
-            'from_c' => $heat->from->degrees, 'to_c' => $heat->to->degrees, 'over_c' => $heat->over->degrees, 'step_ms' => (int) round(1000.0 * $heat->stepSeconds), 'stands' => $heat->stands($readings)->value,
-            'readings' => array_map(fn (array $one): array => ['at_ms' => $this->ms($this->run->at($one['at'])) ?? 0, 'c' => $one['c'], 'by' => $one['by']], array_slice($readings, -self::READINGS)),
+            'from_c' => $heat->from->degrees, 'to_c' => $heat->to->degrees, 'over_c' => $heat->over->degrees,
+            'step_ms' => (int) round(1000.0 * $heat->stepSeconds), 'stands' => $heat->stands($readings)->value,
+            'readings' => array_map(
+                fn (array $one): array => ['at_ms' => $this->ms($this->run->at($one['at'])) ?? 0, 'c' => $one['c'], 'by' => $one['by']],
+                array_slice($readings, -self::READINGS),
+            ),
             'reheats' => $this->run->state->reheats,
         ];
     }
@@ -181,7 +241,12 @@ final readonly class RunView implements View
         return $at === null ? null : (int) $at->getTimestampMs();
     }
 
-    /** @return array{fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>, capacity_ml: float|null, sg: float, display_g: float, k: float, mass_g: float} */
+    /**
+     * @return array{
+     *     fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>, capacity_ml: float|null,
+     *     sg: float, display_g: float, k: float, mass_g: float,
+     * }
+     */
     private function cup(): array
     {
         $cup = $this->run->state->cup();
@@ -220,12 +285,24 @@ final readonly class RunView implements View
         $twoCups = $cup->inTwoCups($found);
         // The display may count from somewhere else than from what is in.
         $shift = $cup->display - array_sum($cup->poured);
-        $lines = array_map(fn (array $line): array => [...$line, 'add' => $this->run->frozen->called($line['add']), 'running' => round($line['running'] + $shift, 4)], $rescue['lines']);
+        $lines = array_map(
+            fn (array $line): array => [
+                ...$line, 'add' => $this->run->frozen->called($line['add']), 'running' => round($line['running'] + $shift, 4),
+            ],
+            $rescue['lines'],
+        );
 
-        return [...$rescue, 'lines' => $lines, 'warnings' => [...$rescue['warnings'], ...($twoCups === null ? [] : Warning::all([$twoCups]))]];
+        return [
+            ...$rescue, 'lines' => $lines, 'warnings' => [...$rescue['warnings'], ...($twoCups === null ? [] : Warning::all([$twoCups]))],
+        ];
     }
 
-    /** @return array{open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null, poured_ms: int|null, opened_ms: int|null} */
+    /**
+     * @return array{
+     *     open_low_ms: int|null, open_likely_ms: int|null, open_high_ms: int|null, service_ms: int|null, gelled_ms: int|null,
+     *     poured_ms: int|null, opened_ms: int|null,
+     * }
+     */
     private function wait(): array
     {
         $state = $this->run->state;
@@ -245,22 +322,43 @@ final readonly class RunView implements View
         ];
     }
 
-    /** @return list<array{id: string, title: string, text: Phrase}> those of the act this step is, once: what was read over the first cup holds for the next */
+    /**
+     * @return list<array{id: string, title: string, text: Phrase}> those of the act this step is, once: what was read over the first cup
+     *   holds for the next
+     */
     private function cautions(): array
     {
         $step = $this->run->state->step;
-        $here = array_filter($this->snapshot()['cautions'], static fn (array $caution): bool => $step->batch <= 1 && ($caution['at'] ?? StepKind::Gear->value) === $step->kind->value);
+        $here = array_filter(
+            $this->snapshot()['cautions'],
+            static fn (array $caution): bool => $step->batch <= 1 && ($caution['at'] ?? StepKind::Gear->value) === $step->kind->value,
+        );
 
-        return array_values(array_map(static fn (array $caution): array => ['id' => $caution['id'], 'title' => $caution['title'], 'text' => Phrase::written($caution['text'])], $here));
+        return array_values(
+            array_map(
+                static fn (array $caution): array => [
+                    'id' => $caution['id'], 'title' => $caution['title'], 'text' => Phrase::written($caution['text']),
+                ],
+                $here,
+            ),
+        );
     }
 
     /** @return list<string> */
     private function gear(): array
     {
-        return array_values(array_unique(array_merge(...array_map(static fn (array $caution): array => $caution['gear'], $this->snapshot()['cautions']))));
+        return array_values(
+            array_unique(array_merge(...array_map(static fn (array $caution): array => $caution['gear'], $this->snapshot()['cautions']))),
+        );
     }
 
-    /** @return array{materials: array<string, array<string, mixed>>, cautions: list<array{id: string, title: string, text: string, gear: list<string>, at?: string}>, faults: list<array{id: string, name: string, cause: string}>} */
+    /**
+     * @return array{
+     *     materials: array<string, array<string, mixed>>,
+     *     cautions: list<array{id: string, title: string, text: string, gear: list<string>, at?: string}>,
+     *     faults: list<array{id: string, name: string, cause: string}>,
+     * }
+     */
     private function snapshot(): array
     {
         return $this->run->pour->snapshot->content ?? ['materials' => [], 'cautions' => [], 'faults' => []];
@@ -284,7 +382,10 @@ final readonly class RunView implements View
         ];
     }
 
-    /** @return array{of: int, kind: string, step: string|null, about: string|null, name: string|null, grams: float|null}|null the last thing that can be taken back */
+    /**
+     * @return array{of: int, kind: string, step: string|null, about: string|null, name: string|null, grams: float|null}|null the last thing
+     *   that can be taken back
+     */
     private function takeBack(): ?array
     {
         $id = $this->run->state->takeBack;
@@ -298,6 +399,9 @@ final readonly class RunView implements View
         $weighings = ($this->run->state->cups[max(1, (int) $batch)] ?? $this->run->state->cup())->weighings;
         $last = $fact->kind === RunFactKind::Weighed->value ? ($weighings[count($weighings) - 1] ?? null) : null;
 
-        return ['of' => $fact->id, 'kind' => $fact->kind, 'step' => $step, 'about' => $said, 'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null];
+        return [
+            'of' => $fact->id, 'kind' => $fact->kind, 'step' => $step, 'about' => $said,
+            'name' => $last === null ? null : $this->run->frozen->called($last['add']), 'grams' => $last['grams'] ?? null,
+        ];
     }
 }

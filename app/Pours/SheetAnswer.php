@@ -21,7 +21,8 @@ final readonly class SheetAnswer
     public function of(Pour $pour, PourReckoning $reckoning, ?array $cup = null): ReckoningView
     {
         return new ReckoningView(
-            $reckoning, $pour->edition, $cup, $this->room->now()->degrees, $reckoning->recipe === null ? null : $this->hardness->expected($reckoning->recipe),
+            $reckoning, $pour->edition, $cup, $this->room->now()->degrees,
+            $reckoning->recipe === null ? null : $this->hardness->expected($reckoning->recipe),
             $this->readiness->planned($reckoning->cure, $pour->impression->job, CarbonImmutable::now()),
         );
     }

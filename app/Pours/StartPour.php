@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Pours;
 
 use Apalos\Core\Build\BuildFactKind;
+use Apalos\Core\Care\Act;
 use Apalos\Core\Casting\CastingWay;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\Act;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Mix\MixResult;
 use Apalos\Core\Mix\Scale;
@@ -20,7 +20,7 @@ use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
 use App\Builds\BuildOrder;
-use App\Builds\BuildStream;
+use App\Builds\BuildStreams;
 use App\Builds\FollowPlan;
 use App\Contacts\JobContacts;
 use App\Contacts\JudgedContact;
@@ -52,7 +52,23 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class StartPour
 {
-    public function __construct(private SheetReckoner $reckoner, private RoomTemperature $room, private JobContacts $contacts, private KeepFormula $keep, private Freezer $freezer, private Phrasebook $words, private BuildOrder $order, private Rack $rack, private MouldWants $wants, private LotBook $lots, private AppendFact $append, private FollowPlan $follow, private Library $library, private ScrapBook $scrap) {}
+    public function __construct(
+        private SheetReckoner $reckoner,
+        private RoomTemperature $room,
+        private JobContacts $contacts,
+        private KeepFormula $keep,
+        private Freezer $freezer,
+        private Phrasebook $words,
+        private BuildOrder $order,
+        private Rack $rack,
+        private MouldWants $wants,
+        private LotBook $lots,
+        private AppendFact $append,
+        private BuildStreams $builds,
+        private FollowPlan $follow,
+        private Library $library,
+        private ScrapBook $scrap,
+    ) {}
 
     /**
      * @param  int  $edition  of the sheet on the screen it is begun from
@@ -74,7 +90,9 @@ final readonly class StartPour
             ($this->follow)($fresh, $now) && throw new Outdated(Phrase::of('bench.plan_changed'));
             $reckoning = $this->reckoner->reckon($fresh->sheet);
             if ($stamp !== null && $reckoning->mix !== null && $reckoning->mix->stamp() !== $stamp) {
-                throw new Outdated(Phrase::of('bench.other_cups', ['cups' => count($reckoning->mix->batches), 'mass' => Quantity::mass($reckoning->mix->mass->g)]));
+                throw new Outdated(Phrase::of('bench.other_cups', [
+                    'cups' => count($reckoning->mix->batches), 'mass' => Quantity::mass($reckoning->mix->mass->g),
+                ]));
             }
             if (! $reckoning->isPourable() || $reckoning->mix === null || $reckoning->recipe === null) {
                 throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::of('bench.sheet_not_complete_yet'));
@@ -82,12 +100,26 @@ final readonly class StartPour
             $step = $fresh->build->plain ? null : $this->order->step($fresh, $now, $early);
             $mould = $step === null || $step->touchesOriginal ? $this->rack->usual($fresh) : null;
             $base = $reckoning->recipe->base;
-            $lots = $this->lots->chosen([$base->code, ...array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $reckoning->recipe->sheets())]);
-            $casting = $this->library->castingsHere()->named($step->casting ?? $base->casting, $base->family, $step !== null && $base->brushed);
+            $lots = $this->lots->chosen([
+                $base->code, ...array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $reckoning->recipe->sheets()),
+            ]);
+            $casting = $this->library->castingsHere()->named(
+                $step->casting ?? $base->casting, $base->family, $step !== null && $base->brushed,
+            );
             $way = $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), false);
-            $asked = [...$this->melted($way, $lots, $reckoning->mix), ...$step->checklist ?? [], ...$step?->touchesOriginal === false ? $this->habits($fresh, $reckoning->recipe->base->code) : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $step?->bed, $now)];
+            $asked = [
+                ...$this->melted($way, $lots, $reckoning->mix), ...$step->checklist ?? [],
+                ...$step?->touchesOriginal === false
+                    ? $this->habits($fresh, $reckoning->recipe->base->code)
+                    : $this->checklist($fresh, $reckoning->recipe->base->code, $mould, $step?->bed, $now),
+            ];
             // What the build has done already stands on the list, ticked: asked once is enough.
-            $done = [...$step->done ?? [], ...array_column(array_filter($asked, static fn (array $item): bool => $step?->care->doneAt($item['act'] ?? '') !== null), 'id')];
+            $done = [
+                ...$step->done ?? [],
+                ...array_column(
+                    array_filter($asked, static fn (array $item): bool => $step?->care->doneAt($item['act'] ?? '') !== null), 'id',
+                ),
+            ];
             // What a build asked of its own act is no word of the list.
             $checklist = array_map(static function (array $item): array {
                 unset($item['act']);
@@ -107,7 +139,12 @@ final readonly class StartPour
                 $way->stirsBefore(), $way->heat,
             );
             // What is put on before is put on at the list of what must be ready.
-            $cautions = [...array_fill_keys($step === null || $step->touchesOriginal ? $this->contacts->putOn($fresh->impression) : [], StepKind::Contacts), ...$this->freezer->standing([...$way->hazards, ...($run->has(StepKind::Degas) ? ['vacuum'] : [])], $run)];
+            $cautions = [
+                ...array_fill_keys(
+                    $step === null || $step->touchesOriginal ? $this->contacts->putOn($fresh->impression) : [], StepKind::Contacts,
+                ),
+                ...$this->freezer->standing([...$way->hazards, ...($run->has(StepKind::Degas) ? ['vacuum'] : [])], $run),
+            ];
 
             $fresh->fill([
                 'formula_version_id' => $version->id,
@@ -116,10 +153,20 @@ final readonly class StartPour
                 'state' => PourState::Running,
                 'base_code' => $base->code,
                 'room_c' => $this->room->now()->degrees,
-                'snapshot_id' => $this->freezer->snapshot($reckoning->recipe, $run, $cautions, $this->library->castings()->choose($casting, $base->family, $base->ratio->isOnePart(), $run->endsLaid && $base->brushed)->said())->id,
+                'snapshot_id' => $this->freezer->snapshot(
+                    $reckoning->recipe, $run, $cautions,
+                    $this->library
+                        ->castings()
+                        ->choose($casting, $base->family, $base->ratio->isOnePart(), $run->endsLaid && $base->brushed)
+                        ->said(),
+                )->id,
                 'plan' => [
                     // A part of another base is another part, whatever it is called.
-                    'run' => ($stands === null && $done === [] ? $run : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done]))->toArray(),
+                    'run' => (
+                        $stands === null && $done === []
+                        ? $run
+                        : $run->goingOn($stands?->base === $base->code ? $stands->cups : [], [...$stands->ticked ?? [], ...$done])
+                    )->toArray(),
                     'base' => $this->freezer->base($reckoning->recipe),
                     'casting' => $casting,
                     ...($step?->laysFrom === null ? [] : ['lays_from_min' => $now->diffInMilliseconds($step->laysFrom) / 60_000.0]),
@@ -134,8 +181,18 @@ final readonly class StartPour
                     'lots' => $lots,
                 ],
             ])->save();
-            $mould === null || DB::table('pour_moulds')->insert(['pour_id' => $fresh->id, 'mould_id' => $mould->id, 'workshop_id' => $fresh->workshop_id, 'live' => true]);
-            $step?->early === null || ($this->append)(static fn (): BuildStream => BuildStream::open($fresh->build, $now), Fields::of(['key' => "early/{$fresh->id}", 'kind' => BuildFactKind::Noted->value, 'payload' => ['text' => $step->early]]), $now);
+            $mould === null
+                || DB::table('pour_moulds')->insert([
+                    'pour_id' => $fresh->id, 'mould_id' => $mould->id, 'workshop_id' => $fresh->workshop_id, 'live' => true,
+                ]);
+            $step?->early === null
+                || ($this->append)(
+                    $this->builds, $fresh->build->id,
+                    Fields::of([
+                        'key' => "early/{$fresh->id}", 'kind' => BuildFactKind::Noted->value, 'payload' => ['text' => $step->early],
+                    ]),
+                    $now,
+                );
             if ($fresh->build->begun_at === null) {
                 $fresh->build->update(['begun_at' => $now, 'planned_of' => null]);
                 $fresh->build->handPlanOn();
@@ -166,7 +223,10 @@ final readonly class StartPour
         }
         $chain = $this->contacts->chain($impression->job->load('impressions'));
         if ($chain->knowsNothing($chain->link($impression->id) ?? $this->contacts->link($impression))) {
-            $items[] = ['id' => 'no-contact', 'text' => $this->words->say(Phrase::of('bench.no_contact_known', ['link' => $impression->name])), 'minutes' => 0.0];
+            $items[] = [
+                'id' => 'no-contact', 'text' => $this->words->say(Phrase::of('bench.no_contact_known', ['link' => $impression->name])),
+                'minutes' => 0.0,
+            ];
         }
         foreach ($this->contacts->of($impression, $chain) as $contact) {
             // Only the first half lies on the bed.
@@ -174,7 +234,10 @@ final readonly class StartPour
                 continue;
             }
             if ($contact->blocks) {
-                throw BadInput::at('contacts', Phrase::of('bench.contact_stands', ['fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort, 'why' => $contact->result->because[0]['text']]));
+                throw BadInput::at('contacts', Phrase::of('bench.contact_stands', [
+                    'fresh' => $contact->fresh->name, 'with' => $contact->touch->with, 'short' => $contact->result->inShort,
+                    'why' => $contact->result->because[0]['text'],
+                ]));
             }
             foreach ($this->library->knowledge()->schools()->before($contact->fresh, $contact->touch->surface) as $i => $text) {
                 $items[] = ['id' => "{$contact->touch->key}-school-{$i}", 'text' => "{$contact->touch->with}: {$text}", 'minutes' => 0.0];
@@ -187,7 +250,13 @@ final readonly class StartPour
         // What a contact asks for already is not asked twice.
         $asked = array_column($items, 'care');
 
-        return [...$items, ...array_filter($this->wants->checklist($mould, $base, $now), static fn (array $want): bool => ! in_array($want['care'] ?? null, $asked, true))];
+        return [
+            ...$items,
+            ...array_filter(
+                $this->wants->checklist($mould, $base, $now),
+                static fn (array $want): bool => ! in_array($want['care'] ?? null, $asked, true),
+            ),
+        ];
     }
 
     /**
@@ -204,7 +273,12 @@ final readonly class StartPour
         }
         $care = ['release' => Act::Released, 'dry' => Act::Dried];
 
-        return array_map(static fn (array $item): array => ($act = $care[$item['act'] ?? ''] ?? null) === null ? $item : [...$item, 'id' => "care-{$mould->id}-{$act->value}-{$item['id']}", 'care' => $act->value, 'mould' => $mould->id], $items);
+        return array_map(
+            static fn (array $item): array => ($act = $care[$item['act'] ?? ''] ?? null) === null
+                ? $item
+                : [...$item, 'id' => "care-{$mould->id}-{$act->value}-{$item['id']}", 'care' => $act->value, 'mould' => $mould->id],
+            $items,
+        );
     }
 
     /**
@@ -217,7 +291,12 @@ final readonly class StartPour
     {
         $share = $way->scrap === null ? 0.0 : ($mix->parts[$way->scrap->code]->g ?? 0.0) / max(1e-9, $mix->mass->g);
 
-        return $way->scrap === null ? [] : array_map(fn (Phrase $says): array => ['id' => "scrap-{$way->scrap->code}", 'text' => $this->words->say($says), 'minutes' => 0.0], $this->scrap->expects($way->scrap, $lots, $share));
+        return $way->scrap === null
+            ? []
+            : array_map(
+                fn (Phrase $says): array => ['id' => "scrap-{$way->scrap->code}", 'text' => $this->words->say($says), 'minutes' => 0.0],
+                $this->scrap->expects($way->scrap, $lots, $share),
+            );
     }
 
     /** @return list<array{id: string, text: string, minutes: float}> what this material always wants first */
@@ -236,6 +315,9 @@ final readonly class StartPour
     {
         $sheet = Fields::of($pour->sheet);
 
-        return ($this->keep)($sheet->textOrNull('formula_name') ?? "{$pour->impression->job->name}, {$pour->impression->name}", $recipe, parent: is_int($from = $pour->sheet['formula_from'] ?? null) ? $from : null);
+        return ($this->keep)(
+            $sheet->textOrNull('formula_name') ?? "{$pour->impression->job->name}, {$pour->impression->name}", $recipe,
+            parent: is_int($from = $pour->sheet['formula_from'] ?? null) ? $from : null,
+        );
     }
 }

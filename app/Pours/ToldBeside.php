@@ -50,7 +50,9 @@ final readonly class ToldBeside
                 throw BadInput::at('moulds', Phrase::of('bench.mould_is_retired', ['name' => $mould->name, 'code' => $mould->code()]));
             }
             if (isset($filled[$id])) {
-                throw BadInput::at('moulds', Phrase::of('bench.mould_is_filled', ['name' => $mould->name, 'code' => $mould->code(), 'job' => $filled[$id]['job'], 'link' => $filled[$id]['link']]));
+                throw BadInput::at('moulds', Phrase::of('bench.mould_is_filled', [
+                    'name' => $mould->name, 'code' => $mould->code(), 'job' => $filled[$id]['job'], 'link' => $filled[$id]['link'],
+                ]));
             }
         }
 
@@ -110,7 +112,9 @@ final readonly class ToldBeside
             $outcome = $piece->text('outcome');
             Outcome::tryFrom($outcome) ?? throw BadInput::at($piece->at('outcome'), Phrase::of('bench.what_a_piece_may_be'));
             $fault = $piece->textOrNull('fault');
-            $fault === null || isset($this->library->faults()[$fault]) || throw BadInput::at($piece->at('fault'), Phrase::of('bench.no_fault_in_list', ['fault' => $fault]));
+            $fault === null
+                || isset($this->library->faults()[$fault])
+                || throw BadInput::at($piece->at('fault'), Phrase::of('bench.no_fault_in_list', ['fault' => $fault]));
             $each[] = ['outcome' => $outcome, 'fault' => $fault];
         }
 

@@ -34,6 +34,8 @@ final class StudyPiece implements ShouldQueue
 
     public function failed(Throwable $why): void
     {
-        Study::query()->whereKey($this->study)->update(['state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of(Phrase::of('piece.broke_off')))]);
+        Study::query()->whereKey($this->study)->update([
+            'state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of(Phrase::of('piece.broke_off'))),
+        ]);
     }
 }

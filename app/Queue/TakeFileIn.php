@@ -37,12 +37,25 @@ final class TakeFileIn implements ShouldQueue
 
             return;
         }
-        if (Import::query()->whereKey($import->id)->where('state', Import::WAITING)->update(['state' => Import::RUNNING, 'seen_at' => CarbonImmutable::now()]) === 0) {
+        if (
+            Import::query()
+                ->whereKey($import->id)
+                ->where('state', Import::WAITING)
+                ->update(['state' => Import::RUNNING, 'seen_at' => CarbonImmutable::now()]) === 0
+        ) {
             return;
         }
         try {
-            $new = $take->inSteps((string) Storage::get($import->file), CarbonImmutable::now(), static function (int $done, int $total) use ($import): void {
-                if (Import::query()->whereKey($import->id)->where('state', Import::RUNNING)->update(['done' => $done, 'total' => $total, 'seen_at' => CarbonImmutable::now()]) === 0) {
+            $new = $take->inSteps((string) Storage::get($import->file), CarbonImmutable::now(), static function (
+                int $done,
+                int $total,
+            ) use ($import): void {
+                if (
+                    Import::query()
+                        ->whereKey($import->id)
+                        ->where('state', Import::RUNNING)
+                        ->update(['done' => $done, 'total' => $total, 'seen_at' => CarbonImmutable::now()]) === 0
+                ) {
                     throw new Cancelled;
                 }
             }, static function (array $made) use ($import): void {

@@ -24,13 +24,19 @@ final class CureClock
 {
     public const MOST_OBSERVATIONS = 200;
 
-    /** @var array<string, list<Observation>> gels that somebody tapped and coats somebody touched, as 100 g of the bare base would have shown them */
+    /**
+     * @var array<string, list<Observation>> gels that somebody tapped and coats somebody touched, as 100 g of the bare base would have
+     *   shown them
+     */
     private array $watched = [];
 
     /** @var array<string, CureModel> */
     private array $models = [];
 
-    /** @param  bool  $feels  false where nobody has touched a coat, or was asked about a tap, yet: in a database of before that was written down */
+    /**
+     * @param  bool  $feels false where nobody has touched a coat, or was asked about a tap, yet: in a database of before that was written
+     *   down
+     */
     public function __construct(private readonly RoomTemperature $room, private readonly bool $feels = true) {}
 
     /** The base as its sheet and this workshop know it, bare. */
@@ -62,14 +68,28 @@ final class CureClock
         }
         $this->watched += array_fill_keys($asked, []);
         // The newest of each base, in one question: gels, and where coats were touched.
-        $newest = [sprintf("select * from (select base_code, '%s' as kind, gel_min as minutes, gel_room_c as room_c%s from pours where workshop_id = ? and base_code = ? and gel_min is not null%s order by id desc limit %d) as gels", Watched::Gel->value, $this->feels ? ', gel_sure as sure' : '', $this->feels ? ' and not gel_left_out' : '', self::MOST_OBSERVATIONS)];
+        $newest = [
+            sprintf(
+                "select * from (select base_code, '%s' as kind, gel_min as minutes, gel_room_c as room_c%s from pours where workshop_id = ? and base_code = ? and gel_min is not null%s order by id desc limit %d) as gels",
+                Watched::Gel->value, $this->feels ? ', gel_sure as sure' : '', $this->feels ? ' and not gel_left_out' : '',
+                self::MOST_OBSERVATIONS,
+            ),
+        ];
         if ($this->feels) {
-            $newest[] = sprintf('select * from (select base_code, finger as kind, minutes, room_c, sure from finger_tests where workshop_id = ? and base_code = ? and not left_out order by id desc limit %d) as fingers', self::MOST_OBSERVATIONS);
+            $newest[] = sprintf(
+                'select * from (select base_code, finger as kind, minutes, room_c, sure from finger_tests where workshop_id = ? and base_code = ? and not left_out order by id desc limit %d) as fingers',
+                self::MOST_OBSERVATIONS,
+            );
         }
         $workshop = app(Workshop::class)->id;
-        $of = array_merge(...array_map(static fn (string $base): array => array_merge(...array_fill(0, count($newest), [$workshop, $base])), $asked));
+        $of = array_merge(
+            ...array_map(static fn (string $base): array => array_merge(...array_fill(0, count($newest), [$workshop, $base])), $asked),
+        );
         foreach (DB::select(implode(' union all ', array_merge(...array_fill(0, count($asked), $newest))), $of) as $seen) {
-            $this->watched[(string) $seen->base_code][] = new Observation(Celsius::of((float) $seen->room_c), Watched::from((string) $seen->kind), Minutes::of((float) $seen->minutes), (bool) ($seen->sure ?? false));
+            $this->watched[(string) $seen->base_code][] = new Observation(
+                Celsius::of((float) $seen->room_c), Watched::from((string) $seen->kind), Minutes::of((float) $seen->minutes),
+                (bool) ($seen->sure ?? false),
+            );
         }
     }
 

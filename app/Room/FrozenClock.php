@@ -14,7 +14,10 @@ use Apalos\Core\Units\Celsius;
 use Apalos\Core\Units\Grams;
 use Apalos\Core\Units\Minutes;
 
-/** The clock something was begun with: what was learnt until then, what stands in one cup, and how much longer it pours for what is stirred in. */
+/**
+ * The clock something was begun with: what was learnt until then, what stands in one cup, and how much longer it pours for what is stirred
+ * in.
+ */
 final readonly class FrozenClock
 {
     public function __construct(public CureModel $model, public ?Grams $mass, public float $longer) {}
@@ -37,7 +40,9 @@ final readonly class FrozenClock
     {
         $one = new Observation($room, Watched::Gel, $after->times(1.0 / $this->model->factorOfMass($this->mass)));
 
-        return abs($this->model->far($one)) <= CureModel::NINETY_NINE ? null : $this->model->band(Milestone::PotLife, $room, $this->mass, CureModel::NINETY_NINE);
+        return abs($this->model->far($one)) <= CureModel::NINETY_NINE
+            ? null
+            : $this->model->band(Milestone::PotLife, $room, $this->mass, CureModel::NINETY_NINE);
     }
 
     /** @return array{model: array<string, mixed>, mass_g: float|null, longer: float} */

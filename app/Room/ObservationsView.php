@@ -22,7 +22,8 @@ use Illuminate\Support\Collection;
  * out by hand.
  *
  * @phpstan-type ObservationShape array{
- *     of: string, id: int, key: string|null, kind: string, at_ms: int|null, minutes: float, room_c: float, low_min: float|null, high_min: float|null,
+ *     of: string, id: int, key: string|null, kind: string, at_ms: int|null, minutes: float, room_c: float, low_min: float|null,
+ *     high_min: float|null,
  *     pour_id: int|null, job: string, link: string, person: string|null, sure: bool, left_out: bool, counts: bool
  * }
  */
@@ -50,9 +51,13 @@ final readonly class ObservationsView implements View
                 $band = $bare->band($one->kind->milestone(), $one->room, null);
 
                 return [
-                    'of' => $one->kind === Watched::Gel ? 'gel' : 'touch', 'id' => (int) $row->id, 'key' => $row->fact_key === null ? null : (string) $row->fact_key, 'kind' => $one->kind->value,
-                    'at_ms' => $row->at === null ? null : (int) CarbonImmutable::parse((string) $row->at, 'UTC')->getTimestampMs(), 'minutes' => $one->after->min, 'room_c' => $one->room->degrees,
-                    'low_min' => $band?->low->min, 'high_min' => $band?->high->min, 'pour_id' => $row->pour_id === null ? null : (int) $row->pour_id, 'job' => (string) $row->job, 'link' => (string) $row->link,
+                    'of' => $one->kind === Watched::Gel ? 'gel' : 'touch', 'id' => (int) $row->id,
+                    'key' => $row->fact_key === null ? null : (string) $row->fact_key, 'kind' => $one->kind->value,
+                    'at_ms' => $row->at === null ? null : (int) CarbonImmutable::parse((string) $row->at, 'UTC')->getTimestampMs(),
+                    'minutes' => $one->after->min, 'room_c' => $one->room->degrees,
+                    'low_min' => $band?->low->min, 'high_min' => $band?->high->min,
+                    'pour_id' => $row->pour_id === null ? null : (int) $row->pour_id, 'job' => (string) $row->job,
+                    'link' => (string) $row->link,
                     'person' => $this->names->of($row->person), 'sure' => (bool) $row->sure, 'left_out' => (bool) $row->left_out,
                     'counts' => ! (bool) $row->left_out && ! in_array(self::called($row), $doubted, true),
                 ];
@@ -68,7 +73,10 @@ final readonly class ObservationsView implements View
 
     private static function observation(\stdClass $row): Observation
     {
-        return new Observation(Celsius::of((float) $row->room_c), Watched::from((string) $row->kind), Minutes::of(max(1e-6, (float) $row->minutes)), (bool) $row->sure);
+        return new Observation(
+            Celsius::of((float) $row->room_c), Watched::from((string) $row->kind), Minutes::of(max(1e-6, (float) $row->minutes)),
+            (bool) $row->sure,
+        );
     }
 
     private function gelsWatched(): \Illuminate\Database\Query\Builder
@@ -81,7 +89,13 @@ final readonly class ObservationsView implements View
     {
         $pours = $this->gelsWatched()->orderByDesc('id')->limit(self::MOST)
             ->get(['id', 'impression_id', 'gel_min as minutes', 'gel_room_c as room_c', 'gel_sure as sure', 'gel_left_out as left_out']);
-        $told = Rows::of('facts')->where('stream', 'run')->where('kind', 'gelled')->whereIn('stream_id', $pours->pluck('id'))->orderBy('id')->get(['stream_id', 'at', 'person'])->keyBy('stream_id');
+        $told = Rows::of('facts')
+            ->where('stream', 'run')
+            ->where('kind', 'gelled')
+            ->whereIn('stream_id', $pours->pluck('id'))
+            ->orderBy('id')
+            ->get(['stream_id', 'at', 'person'])
+            ->keyBy('stream_id');
         $where = $this->links($pours->pluck('impression_id'));
 
         return $pours->map(static function (\stdClass $pour) use ($told, $where): \stdClass {
@@ -100,7 +114,13 @@ final readonly class ObservationsView implements View
         $touches = Rows::of('finger_tests')->where('base_code', $this->base->code)->orderByDesc('id')->limit(self::MOST)
             ->get(['build_id as id', 'fact_key', 'finger as kind', 'minutes', 'room_c', 'sure', 'left_out', 'pour_id', 'at']);
         $builds = Rows::of('builds')->whereIn('id', $touches->pluck('id'))->get(['id', 'impression_id'])->keyBy('id');
-        $people = Rows::of('facts')->where('stream', 'build')->whereIn('stream_id', $touches->pluck('id')->unique())->whereIn('key', $touches->pluck('fact_key')->filter())->whereNotNull('person')->get(['stream_id', 'key', 'person'])->keyBy(static fn (\stdClass $fact): string => "{$fact->stream_id}/{$fact->key}");
+        $people = Rows::of('facts')
+            ->where('stream', 'build')
+            ->whereIn('stream_id', $touches->pluck('id')->unique())
+            ->whereIn('key', $touches->pluck('fact_key')->filter())
+            ->whereNotNull('person')
+            ->get(['stream_id', 'key', 'person'])
+            ->keyBy(static fn (\stdClass $fact): string => "{$fact->stream_id}/{$fact->key}");
         $where = $this->links($builds->pluck('impression_id'));
 
         return $touches->map(static function (\stdClass $touch) use ($builds, $people, $where): \stdClass {
@@ -118,7 +138,11 @@ final readonly class ObservationsView implements View
     private function links(Collection $ids): array
     {
         $links = [];
-        foreach (Rows::of('impressions')->join('jobs', 'jobs.id', '=', 'impressions.job_id')->whereIn('impressions.id', $ids->unique())->get(['impressions.id', 'jobs.name as job', 'impressions.name as link']) as $row) {
+        foreach (Rows::of('impressions')->join(
+            'jobs', 'jobs.id', '=', 'impressions.job_id',
+        )->whereIn('impressions.id', $ids->unique())->get([
+            'impressions.id', 'jobs.name as job', 'impressions.name as link',
+        ]) as $row) {
             $links[(int) $row->id] = [(string) $row->job, (string) $row->link];
         }
 

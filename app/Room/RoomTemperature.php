@@ -102,8 +102,16 @@ final class RoomTemperature
         }
         // The last one before it, and all since, in one question.
         $before = $this->readings()->where('at', '<=', $from)->orderByDesc('at')->orderByDesc('id')->limit(1);
-        $found = DB::query()->fromSub($before, 'before')->select('at', 'celsius', 'id')->unionAll($this->readings()->where('at', '>', $from))->get()->all();
-        usort($found, static fn (object $one, object $other): int => [(string) $one->at, (int) $one->id] <=> [(string) $other->at, (int) $other->id]);
+        $found = DB::query()
+            ->fromSub($before, 'before')
+            ->select('at', 'celsius', 'id')
+            ->unionAll($this->readings()->where('at', '>', $from))
+            ->get()
+            ->all();
+        usort(
+            $found,
+            static fn (object $one, object $other): int => [(string) $one->at, (int) $one->id] <=> [(string) $other->at, (int) $other->id],
+        );
         $this->known = array_map(static fn (object $row): array => ['at' => (string) $row->at, 'celsius' => (float) $row->celsius], $found);
         $this->from = $from;
     }

@@ -17,8 +17,8 @@ use Illuminate\Contracts\Cache\Repository;
 use Illuminate\Support\Str;
 
 /**
- * A scale: the one at the cables of the shop, or one at a tablet. Whose weigh-up it serves, and whether its display still says what is in the cup. It serves one at
- * a time; another takes it over only when told to, and then says from where to count.
+ * A scale: the one at the cables of the shop, or one at a tablet. Whose weigh-up it serves, and whether its display still says what is in
+ * the cup. It serves one at a time; another takes it over only when told to, and then says from where to count.
  */
 final readonly class ScaleDesk
 {
@@ -30,7 +30,12 @@ final readonly class ScaleDesk
     private const MOST_LEFT = 8;
 
     /** @param  string  $scale  which one; that of the shop has no name */
-    public function __construct(private Workshop $workshop, private Repository $cache, private WeighUps $weighUps, private string $scale = '') {}
+    public function __construct(
+        private Workshop $workshop,
+        private Repository $cache,
+        private WeighUps $weighUps,
+        private string $scale = '',
+    ) {}
 
     public function of(string $scale): self
     {
@@ -40,7 +45,9 @@ final readonly class ScaleDesk
     /** That which served this weigh-up last. */
     public function at(WeighUpAtHand $for): self
     {
-        return $this->of((string) ScaleHold::query()->where('stream', $for->stream)->where('stream_id', $for->id)->orderByDesc('since')->value('scale'));
+        return $this->of(
+            (string) ScaleHold::query()->where('stream', $for->stream)->where('stream_id', $for->id)->orderByDesc('since')->value('scale'),
+        );
     }
 
     private function hold(): ?ScaleHold
@@ -61,7 +68,11 @@ final readonly class ScaleDesk
     private function isAboutToWeigh(ScaleHold $hold): bool
     {
         return $hold->since->diffInSeconds(CarbonImmutable::now()) < self::ON_ITS_WAY_S
-            && Fact::query()->where('stream', $hold->stream)->where('stream_id', $hold->stream_id)->where('at', '>=', $hold->since)->doesntExist();
+            && Fact::query()
+                ->where('stream', $hold->stream)
+                ->where('stream_id', $hold->stream_id)
+                ->where('at', '>=', $hold->since)
+                ->doesntExist();
     }
 
     public function since(): ?CarbonImmutable
@@ -88,7 +99,12 @@ final readonly class ScaleDesk
     {
         $left = $this->holds($for, $now);
         if ($for->expected !== null) {
-            $this->keep($for, ScaleWatch::afterAnother($for->expected, $left !== null && abs($left['anchor'] - $for->expected->anchor) < 1e-6 ? (float) $left['in_g'] : 0.0));
+            $this->keep(
+                $for,
+                ScaleWatch::afterAnother(
+                    $for->expected, $left !== null && abs($left['anchor'] - $for->expected->anchor) < 1e-6 ? (float) $left['in_g'] : 0.0,
+                ),
+            );
         }
     }
 
@@ -104,7 +120,13 @@ final readonly class ScaleDesk
         if ($reading->overload) {
             return $this->kept($for);
         }
-        $watch = ($this->kept($for) ?? ScaleWatch::over($for->expected))->sees($for->expected, new Seen($reading->grams, $reading->stable, $now->getPreciseTimestamp(3) / 1000.0, $reading->unit, max(0.0, $asked->diffInMilliseconds($now) / 1000.0)));
+        $watch = ($this->kept($for) ?? ScaleWatch::over($for->expected))->sees(
+            $for->expected,
+            new Seen(
+                $reading->grams, $reading->stable, $now->getPreciseTimestamp(3) / 1000.0, $reading->unit,
+                max(0.0, $asked->diffInMilliseconds($now) / 1000.0),
+            ),
+        );
         $this->keep($for, $watch);
 
         return $watch;
@@ -144,7 +166,8 @@ final readonly class ScaleDesk
         unset($left["{$for->stream}:{$for->id}"]);
         ScaleHold::query()->where('scale', $this->scale)->delete();
         ScaleHold::query()->create([
-            'workshop_id' => $this->workshop->id, 'scale' => $this->scale, 'stream' => $for->stream, 'stream_id' => $for->id, 'since' => $now, 'watch' => (string) Str::ulid(),
+            'workshop_id' => $this->workshop->id, 'scale' => $this->scale, 'stream' => $for->stream, 'stream_id' => $for->id,
+            'since' => $now, 'watch' => (string) Str::ulid(),
             'left' => array_slice($left, -self::MOST_LEFT, null, true),
         ]);
 

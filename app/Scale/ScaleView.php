@@ -13,7 +13,8 @@ use Carbon\CarbonImmutable;
 final readonly class ScaleView implements View
 {
     public function __construct(
-        private ?ScaleReading $reading, private ?string $lost = null, private ?WeighUpAtHand $holder = null, private ?CarbonImmutable $since = null,
+        private ?ScaleReading $reading, private ?string $lost = null, private ?WeighUpAtHand $holder = null,
+        private ?CarbonImmutable $since = null,
         private ?WeighUpAtHand $for = null, private ?ScaleWatch $watch = null,
     ) {}
 
@@ -27,9 +28,20 @@ final readonly class ScaleView implements View
     public function toArray(): array
     {
         return [
-            'grams' => $this->reading?->grams, 'stable' => $this->reading->stable ?? false, 'overload' => $this->reading->overload ?? false, 'lost' => $this->lost, 'unit' => $this->reading->unit ?? 'g',
-            'held_by' => $this->holder === null ? null : ['title' => $this->holder->title, 'href' => $this->holder->href, 'since_ms' => $this->since === null ? null : (int) $this->since->getTimestampMs()],
-            'trouble' => $this->watch?->trouble === null ? null : ['kind' => $this->watch->trouble->value, 'saw_g' => $this->watch->saw, 'expected_g' => ($this->for?->expected->anchor ?? 0.0) + $this->watch->inLine(), 'in_line_g' => $this->watch->inLine()],
+            'grams' => $this->reading?->grams, 'stable' => $this->reading->stable ?? false, 'overload' => $this->reading->overload ?? false,
+            'lost' => $this->lost, 'unit' => $this->reading->unit ?? 'g',
+            'held_by' => $this->holder === null
+                ? null
+                : [
+                    'title' => $this->holder->title, 'href' => $this->holder->href,
+                    'since_ms' => $this->since === null ? null : (int) $this->since->getTimestampMs(),
+                ],
+            'trouble' => $this->watch?->trouble === null
+                ? null
+                : [
+                    'kind' => $this->watch->trouble->value, 'saw_g' => $this->watch->saw,
+                    'expected_g' => ($this->for?->expected->anchor ?? 0.0) + $this->watch->inLine(), 'in_line_g' => $this->watch->inLine(),
+                ],
         ];
     }
 }

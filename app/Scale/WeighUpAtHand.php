@@ -10,7 +10,14 @@ use Apalos\Core\Scale\Expected;
 final readonly class WeighUpAtHand
 {
     /** @param  Expected|null  $expected  null while nothing of it stands on the scale */
-    public function __construct(public string $stream, public int $id, public string $title, public string $href, public bool $isWeighing, public ?Expected $expected) {}
+    public function __construct(
+        public string $stream,
+        public int $id,
+        public string $title,
+        public string $href,
+        public bool $isWeighing,
+        public ?Expected $expected,
+    ) {}
 
     public function is(self $other): bool
     {

@@ -23,7 +23,10 @@ final readonly class Amount
     public static function from(Fields $in): self
     {
         if ($in->has('pieces')) {
-            $pieces = ['method' => Method::Pieces->value, 'pieces' => $in->number('pieces'), 'each_ml' => $in->positive('each_ml'), 'spout_ml' => $in->numberOrNull('spout_ml') ?? 0.0];
+            $pieces = [
+                'method' => Method::Pieces->value, 'pieces' => $in->number('pieces'), 'each_ml' => $in->positive('each_ml'),
+                'spout_ml' => $in->numberOrNull('spout_ml') ?? 0.0,
+            ];
             VolumeRequest::from(Fields::of($pieces));
 
             return new self(null, $pieces);

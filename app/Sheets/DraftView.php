@@ -25,6 +25,9 @@ final readonly class DraftView implements View
     /** @return DraftShape */
     public function toArray(): array
     {
-        return ['id' => $this->pour->id, 'base' => $this->pour->baseCode() ?? '', 'name' => "{$this->pour->jobName()}, {$this->pour->linkName()}"];
+        return [
+            'id' => $this->pour->id, 'base' => $this->pour->baseCode() ?? '',
+            'name' => "{$this->pour->jobName()}, {$this->pour->linkName()}",
+        ];
     }
 }

@@ -25,7 +25,9 @@ final class Drafts
             $planned = Pour::query()->withTitle()->where('state', PourState::Draft)->atHand()
                 // A coat that is planned is on the bench with its build.
                 ->plain()->orderByDesc('pours.updated_at')->orderByDesc('pours.id')->limit(self::MOST)->get();
-            $this->clock->learn(array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))));
+            $this->clock->learn(
+                array_values(array_filter($planned->map(static fn (Pour $pour): ?string => $pour->baseCode())->all(), is_string(...))),
+            );
             $this->pours = array_values($planned->all());
         }
 

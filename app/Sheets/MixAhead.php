@@ -23,7 +23,9 @@ final class MixAhead
         if ($plan === null) {
             return self::WEIGHING_MIN + self::STIRRING_MIN;
         }
-        $degas = $plan->objectOrNull('vessel')?->has('degas') === true && $plan->object('vessel')->bool('degas') ? self::spoken($plan, 'degas_min') : 0.0;
+        $degas = $plan->objectOrNull('vessel')?->has('degas') === true && $plan->object('vessel')->bool('degas')
+            ? self::spoken($plan, 'degas_min')
+            : 0.0;
 
         return self::WEIGHING_MIN + self::spoken($plan, 'mix_min') + $degas;
     }

@@ -40,8 +40,12 @@ final readonly class PlanPour
     /** The newest pour of the other half of the same mould: it usually takes as much. */
     private function otherHalf(Impression $impression): ?Pour
     {
-        return $impression->role !== MouldPart::Half ? null : Pour::query()->plain()->where('state', '!=', PourState::Draft)->whereHas('impression', static fn ($other) => $other
-            ->where('job_id', $impression->job_id)->where('role', MouldPart::Half)->where('material', $impression->material)->whereKeyNot($impression->id))->with('impression')->orderByDesc('id')->first();
+        return $impression->role !== MouldPart::Half ? null : Pour::query()->plain()->where(
+            'state', '!=', PourState::Draft,
+        )->whereHas('impression', static fn ($other) => $other
+            ->where('job_id', $impression->job_id)->where('role', MouldPart::Half)->where(
+                'material', $impression->material,
+            )->whereKeyNot($impression->id))->with('impression')->orderByDesc('id')->first();
     }
 
     /** @return array<string, mixed> */
@@ -52,7 +56,9 @@ final readonly class PlanPour
         $cup = array_slice($this->workshop->cups ?? [], -1)[0] ?? ['ml' => 1500, 'tare_g' => 45];
 
         return [
-            'volume' => ['method' => 'box', 'box' => ['l_mm' => null, 'w_mm' => null, 'h_mm' => null], 'part' => null, 'allowance_pct' => 8],
+            'volume' => [
+                'method' => 'box', 'box' => ['l_mm' => null, 'w_mm' => null, 'h_mm' => null], 'part' => null, 'allowance_pct' => 8,
+            ],
             'target' => ['waste_pct' => 0],
             'formula' => ['base' => $base->code ?? '', 'additives' => []],
             'plan' => [

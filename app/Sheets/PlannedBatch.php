@@ -34,7 +34,12 @@ use App\Room\RoomTemperature;
  */
 final readonly class PlannedBatch
 {
-    public function __construct(private Workshop $workshop, private Library $library, private RoomTemperature $room, private SheetReckoner $sheets) {}
+    public function __construct(
+        private Workshop $workshop,
+        private Library $library,
+        private RoomTemperature $room,
+        private SheetReckoner $sheets,
+    ) {}
 
     /**
      * Only what to weigh: for how long it pours is asked of a planned pour.
@@ -59,8 +64,10 @@ final readonly class PlannedBatch
         $recipe = Recipe::from(Fields::of(['base' => $base->code, 'additives' => $lines]), $this->library->shelf());
 
         return (new MixPlanner)->plan(new MixRequest(
-            $recipe->base->forMixing(), MixTarget::from(Fields::of([$by => $batch->positive($by, 1e6), 'waste_pct' => 0], 'batch')), $recipe->additives(),
-            new Scale(Grams::of($this->workshop->scale_division_g), null), null, $this->room->now(), Minutes::of(0.0), Minutes::of(0.0), null, null,
+            $recipe->base->forMixing(), MixTarget::from(Fields::of([$by => $batch->positive($by, 1e6), 'waste_pct' => 0], 'batch')),
+            $recipe->additives(),
+            new Scale(Grams::of($this->workshop->scale_division_g), null), null, $this->room->now(), Minutes::of(0.0), Minutes::of(0.0),
+            null, null,
         ));
     }
 

@@ -28,7 +28,14 @@ final readonly class ReckoningView implements View
      * @param  string|null  $hardness  what the formula will read, by the shop's pucks
      * @param  ReadyResult  $ready  were it poured now
      */
-    public function __construct(private PourReckoning $reckoning, private int $edition, private ?array $cup, private float $roomC, private ?string $hardness, private ReadyResult $ready) {}
+    public function __construct(
+        private PourReckoning $reckoning,
+        private int $edition,
+        private ?array $cup,
+        private float $roomC,
+        private ?string $hardness,
+        private ReadyResult $ready,
+    ) {}
 
     /**
      * @return array{
@@ -38,7 +45,8 @@ final readonly class ReckoningView implements View
      *     volume: VolumeShape|null, need_ml: float|null, allowance_ml: float|null,
      *     mix: MixShape|null,
      *     cure: CureShape|null,
-     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null, slower: list<string>, ready: ReadyShape
+     *     additives: list<array{pct_of_ab: float, pct_of_one_part: float, grams: float}>, hardness: string|null, slower: list<string>,
+     *     ready: ReadyShape
      * }
      */
     public function toArray(): array
@@ -51,7 +59,10 @@ final readonly class ReckoningView implements View
             'stamp' => $this->reckoning->mix?->stamp() ?? '',
             'pourable' => $this->reckoning->isPourable(),
             'room_c' => $this->roomC,
-            'errors' => array_map(static fn (BadInput $e): array => ['field' => self::place($e->field), 'message' => $e->says, 'missing' => $e->isMissing], $this->reckoning->errors),
+            'errors' => array_map(
+                static fn (BadInput $e): array => ['field' => self::place($e->field), 'message' => $e->says, 'missing' => $e->isMissing],
+                $this->reckoning->errors,
+            ),
             'warnings' => $this->reckoning->warnings(),
             'volume' => $volume?->toArray(),
             // What the mould takes, and what goes beside it.
@@ -74,7 +85,9 @@ final readonly class ReckoningView implements View
         }
         $shares = $recipe->composition()->onBothBases();
 
-        return array_map(static fn (string $name): array => [...$shares[$name], 'grams' => $mix->parts[$name]->g ?? 0.0], array_keys($shares));
+        return array_map(
+            static fn (string $name): array => [...$shares[$name], 'grams' => $mix->parts[$name]->g ?? 0.0], array_keys($shares),
+        );
     }
 
     /** The core names the fields of its own contract; the screen's sheet has them under the formula and the plan. */

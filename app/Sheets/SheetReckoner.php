@@ -22,7 +22,13 @@ final readonly class SheetReckoner
     /** The cup of a sheet is still the shop's to choose. */
     public const FITS = 'fits';
 
-    public function __construct(private Workshop $workshop, private Library $library, private RoomTemperature $room, private CureClock $clock, private PourReckoner $reckoner) {}
+    public function __construct(
+        private Workshop $workshop,
+        private Library $library,
+        private RoomTemperature $room,
+        private CureClock $clock,
+        private PourReckoner $reckoner,
+    ) {}
 
     /**
      * The sheet with the smallest cup of the shop that holds it all, or else its largest, where nobody has chosen one.
@@ -38,14 +44,21 @@ final readonly class SheetReckoner
             return ['sheet' => $sheet, 'cup' => null];
         }
         $most = $cups[count($cups) - 1];
-        $reckoned = $this->reckon(array_replace_recursive($sheet, ['plan' => ['vessel' => ['capacity_ml' => $most['ml'], 'tare_g' => $most['tare_g'] ?? 0]]]));
+        $reckoned = $this->reckon(array_replace_recursive($sheet, [
+            'plan' => ['vessel' => ['capacity_ml' => $most['ml'], 'tare_g' => $most['tare_g'] ?? 0]],
+        ]));
         if ($reckoned->mix === null) {
             return ['sheet' => $sheet, 'cup' => null];
         }
         $degas = ($vessel['degas'] ?? false) === true;
         $rises = is_numeric($vessel['rise_factor'] ?? null) ? (float) $vessel['rise_factor'] : 1.0;
         foreach ($cups as $cup) {
-            if ((new Vessel(Millilitres::of($cup['ml']), Grams::of(0.0), $degas, max(1.0, $rises)))->takes()->ml >= $reckoned->mix->volume->ml - 1e-9) {
+            if (
+                (
+                    new Vessel(Millilitres::of($cup['ml']), Grams::of(0.0), $degas, max(1.0, $rises))
+                )->takes()->ml >= $reckoned->mix->volume->ml
+                - 1e-9
+            ) {
                 break;
             }
         }

@@ -18,7 +18,17 @@ final readonly class ThrowPlanAway
     {
         DB::transaction(static function () use ($pour, $edition): void {
             $pour = Pour::asShown($pour->id, $edition);
-            Typed::query()->updateOrCreate(['screen' => self::kept($pour->id)], ['what' => ['impression_id' => $pour->impression_id, 'sheet' => $pour->sheet, ...$pour->build->plain ? [] : ['build_id' => $pour->build_id, 'operation' => $pour->operation, 'turn' => $pour->turn]]]);
+            Typed::query()->updateOrCreate(
+                ['screen' => self::kept($pour->id)],
+                [
+                    'what' => [
+                        'impression_id' => $pour->impression_id, 'sheet' => $pour->sheet,
+                        ...$pour->build->plain
+                            ? []
+                            : ['build_id' => $pour->build_id, 'operation' => $pour->operation, 'turn' => $pour->turn],
+                    ],
+                ],
+            );
             // Another screen may have begun it meanwhile: then it stays.
             Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->delete();
         }, 3);
@@ -35,9 +45,20 @@ final readonly class ThrowPlanAway
             $kept->delete();
 
             // A build may have been thrown away, or have a sheet in its place, since: then it comes back beside it, as a sheet of its own.
-            $isTaken = isset($kept->what['build_id']) && (Build::query()->whereKey($kept->what['build_id'])->doesntExist() || Pour::query()->where('build_id', $kept->what['build_id'])->where('operation', $kept->what['operation'])->where('turn', $kept->what['turn'])->exists());
+            $isTaken = isset($kept->what['build_id'])
+                && (
+                    Build::query()->whereKey($kept->what['build_id'])->doesntExist()
+                    || Pour::query()
+                        ->where('build_id', $kept->what['build_id'])
+                        ->where('operation', $kept->what['operation'])
+                        ->where('turn', $kept->what['turn'])
+                        ->exists()
+                );
 
-            return Pour::query()->create([...$isTaken ? array_diff_key($kept->what, ['build_id' => 0, 'operation' => 0, 'turn' => 0]) : $kept->what, 'state' => PourState::Draft]);
+            return Pour::query()->create([
+                ...$isTaken ? array_diff_key($kept->what, ['build_id' => 0, 'operation' => 0, 'turn' => 0]) : $kept->what,
+                'state' => PourState::Draft,
+            ]);
         }, 3);
     }
 

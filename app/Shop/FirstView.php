@@ -51,22 +51,32 @@ final readonly class FirstView implements View
             $groups[ucfirst($this->library->knowledge()->family($base->family)->name)][] = $this->sheet($base->code, $base->name, $base);
         }
         foreach ($this->library->shelf()->additives as $additive) {
-            $groups['To stir in: '.str_replace('-', ' ', $additive->role->value)][] = $this->sheet($additive->code, $additive->name, $additive);
+            $groups['To stir in: '.str_replace('-', ' ', $additive->role->value)][] = $this->sheet(
+                $additive->code, $additive->name, $additive,
+            );
         }
         foreach ([SheetKind::Release->value => 'Releases', SheetKind::Sealer->value => 'Sealers'] as $kind => $title) {
             foreach ($this->library->sheets(SheetKind::from($kind)) as $code => $sheet) {
                 $said = $sheet['how'] ?? $sheet['text'] ?? '';
-                $groups[$title][] = ['code' => (string) $code, 'name' => is_string($sheet['name'] ?? null) ? $sheet['name'] : (string) $code, 'summary' => is_string($said) ? $said : '', 'here' => $this->isHere((string) $code)];
+                $groups[$title][] = [
+                    'code' => (string) $code, 'name' => is_string($sheet['name'] ?? null) ? $sheet['name'] : (string) $code,
+                    'summary' => is_string($said) ? $said : '', 'here' => $this->isHere((string) $code),
+                ];
             }
         }
 
-        return array_map(static fn (string $title, array $sheets): array => ['title' => $title, 'sheets' => $sheets], array_keys($groups), array_values($groups));
+        return array_map(
+            static fn (string $title, array $sheets): array => ['title' => $title, 'sheets' => $sheets], array_keys($groups),
+            array_values($groups),
+        );
     }
 
     /** @return TickedSheet */
     private function sheet(string $code, string $name, BaseSheet|AdditiveSheet $sheet): array
     {
-        return ['code' => $code, 'name' => $name, 'summary' => $sheet->sheet()->textOrNull('summary') ?? '', 'here' => $this->isHere($code)];
+        return [
+            'code' => $code, 'name' => $name, 'summary' => $sheet->sheet()->textOrNull('summary') ?? '', 'here' => $this->isHere($code),
+        ];
     }
 
     /** Nothing of the library is, until somebody has ticked it; what the shop has written itself is. */
@@ -74,6 +84,8 @@ final readonly class FirstView implements View
     {
         $own = array_map(fn (SheetKind $kind): bool => isset($this->library->own($kind->value)[$code]), SheetKind::cases());
 
-        return $this->workshop->set_up_at === null && $this->own->off() === [] ? in_array(true, $own, true) : ! in_array($code, $this->own->off(), true);
+        return $this->workshop->set_up_at === null && $this->own->off() === []
+            ? in_array(true, $own, true)
+            : ! in_array($code, $this->own->off(), true);
     }
 }

@@ -20,7 +20,12 @@ final readonly class SchoolsView implements View
 
         return ['schools' => array_map(static fn (string $id, array $school): array => [
             'id' => $id, 'ask' => $school['ask'],
-            'options' => array_map(static fn (string $option, array $one): array => ['id' => $option, 'name' => Phrase::written($one['name']), 'says' => $one['says']], array_keys($school['options']), array_values($school['options'])),
+            'options' => array_map(
+                static fn (string $option, array $one): array => [
+                    'id' => $option, 'name' => Phrase::written($one['name']), 'says' => $one['says'],
+                ],
+                array_keys($school['options']), array_values($school['options']),
+            ),
         ], array_keys($schools), array_values($schools))];
     }
 }

@@ -37,7 +37,8 @@ final readonly class SetUpBench
     public function __construct(private Workshop $workshop, private RoomTemperature $room, private Library $library) {}
 
     /**
-     * @param  Fields  $in  any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`, `day_starts_min`, `day_ends_min`, `time_zone`, `currency`, `cups`, `vacuum`, `hands`, `schools` (option by school)
+     * @param  Fields  $in any of `name`, `units`, `muted`, `room_c`, `room_source`, `scale_division_g`, `scale_capacity_g`,
+     *   `day_starts_min`, `day_ends_min`, `time_zone`, `currency`, `cups`, `vacuum`, `hands`, `schools` (option by school)
      * @param  int|null  $edition  of what stood on the screen; what one sets at a touch, seeing what is, needs none: units, sound, the room
      *
      * @throws BadInput and then nothing is changed
@@ -47,7 +48,9 @@ final readonly class SetUpBench
     {
         DB::transaction(function () use ($in, $edition, $now): void {
             if (array_diff($in->names(), self::AT_A_TOUCH) !== []) {
-                Workshop::asShown($this->workshop->id, $edition ?? throw BadInput::at('edition', Phrase::of('bench.say_which_edition_of_bench')));
+                Workshop::asShown(
+                    $this->workshop->id, $edition ?? throw BadInput::at('edition', Phrase::of('bench.say_which_edition_of_bench')),
+                );
             }
             $this->set($in, $now);
         }, 3);
@@ -72,7 +75,10 @@ final readonly class SetUpBench
 
     private function set(Fields $in, CarbonImmutable $now): void
     {
-        $in->only('name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'time_zone', 'currency', 'cups', 'vacuum', 'hands', 'schools');
+        $in->only(
+            'name', 'units', 'muted', 'room_c', 'room_source', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min',
+            'time_zone', 'currency', 'cups', 'vacuum', 'hands', 'schools',
+        );
         $room = self::says($in, 'room_c') ? Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)) : null;
         $shop = $this->workshop;
         $shop->fill([
@@ -104,7 +110,10 @@ final readonly class SetUpBench
         $division = self::says($in, 'scale_division_g') ? $in->number('scale_division_g', 0.001, 100.0) : $this->workshop->scale_division_g;
         $capacity = self::says($in, 'scale_capacity_g') ? $in->number('scale_capacity_g', 1.0) : $this->workshop->scale_capacity_g;
         if ($capacity < self::FEWEST_STEPS * $division) {
-            throw BadInput::at(self::says($in, 'scale_division_g') ? 'scale_division_g' : 'scale_capacity_g', Phrase::of('bench.too_few_steps', ['capacity' => Quantity::mass($capacity), 'division' => Quantity::mass($division)]));
+            throw BadInput::at(
+                self::says($in, 'scale_division_g') ? 'scale_division_g' : 'scale_capacity_g',
+                Phrase::of('bench.too_few_steps', ['capacity' => Quantity::mass($capacity), 'division' => Quantity::mass($division)]),
+            );
         }
 
         return ['scale_division_g' => $division, 'scale_capacity_g' => $capacity];
@@ -113,7 +122,9 @@ final readonly class SetUpBench
     /** @return array<string, int> */
     private function day(Fields $in): array
     {
-        $starts = self::says($in, 'day_starts_min') ? (int) $in->number('day_starts_min', 0.0, self::DAY_MIN) : $this->workshop->day_starts_min;
+        $starts = self::says($in, 'day_starts_min')
+            ? (int) $in->number('day_starts_min', 0.0, self::DAY_MIN)
+            : $this->workshop->day_starts_min;
         $ends = self::says($in, 'day_ends_min') ? (int) $in->number('day_ends_min', 0.0, self::DAY_MIN) : $this->workshop->day_ends_min;
         // One that ends before it begins runs past midnight.
         if (($ends > $starts ? $ends : $ends + self::DAY_MIN) - $starts < 60) {
@@ -127,14 +138,17 @@ final readonly class SetUpBench
     {
         $currency = strtoupper($in->text('currency'));
 
-        return preg_match('/^[A-Z]{3}$/', $currency) === 1 ? $currency : throw BadInput::at('currency', Phrase::of('bench.give_currency_with_three'));
+        return preg_match('/^[A-Z]{3}$/', $currency) === 1
+            ? $currency
+            : throw BadInput::at('currency', Phrase::of('bench.give_currency_with_three'));
     }
 
     /** @return list<array{ml: float, tare_g: float|null}> smallest first */
     private static function cups(Fields $in): array
     {
         $cups = array_map(static fn (Fields $cup): array => [
-            'ml' => $cup->only('ml', 'tare_g')->number('ml', 1.0, self::LARGEST_CUP_ML), 'tare_g' => $cup->numberOrNull('tare_g', 0.0, 100_000.0),
+            'ml' => $cup->only('ml', 'tare_g')->number('ml', 1.0, self::LARGEST_CUP_ML),
+            'tare_g' => $cup->numberOrNull('tare_g', 0.0, 100_000.0),
         ], $in->objects('cups', self::MOST_CUPS));
         usort($cups, static fn (array $one, array $other): int => $one['ml'] <=> $other['ml']);
 
@@ -145,7 +159,9 @@ final readonly class SetUpBench
     {
         $zone = $in->text('time_zone');
 
-        return in_array($zone, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true) ? $zone : throw BadInput::at('time_zone', Phrase::of('bench.no_time_zone_choose', ['zone' => $zone]));
+        return in_array($zone, DateTimeZone::listIdentifiers(DateTimeZone::ALL_WITH_BC), true)
+            ? $zone
+            : throw BadInput::at('time_zone', Phrase::of('bench.no_time_zone_choose', ['zone' => $zone]));
     }
 
     /** A field that is there but empty is no wish to leave it as it was: it is refused as missing. */

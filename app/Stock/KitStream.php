@@ -12,21 +12,12 @@ use Apalos\Core\Store\KitFactKind;
 use App\Facts\Happened;
 use App\Facts\Stream;
 use App\Facts\TakenBack;
-use App\Models\Kit;
 use Carbon\CarbonImmutable;
 
 /** The kits of a sheet: what one costs, and at how much left the next is ordered. */
 final readonly class KitStream implements Stream
 {
-    private function __construct(public RecordedKit $recorded) {}
-
-    /** With the turn taken to write to it; the first word makes it. */
-    public static function open(string $code): self
-    {
-        $kit = Kit::query()->createOrFirst(['code' => $code]);
-
-        return new self(RecordedKit::of(Kit::query()->lockForUpdate()->findOrFail($kit->id)));
-    }
+    public function __construct(public RecordedKit $recorded) {}
 
     public static function name(): string
     {
@@ -62,12 +53,14 @@ final readonly class KitStream implements Stream
         };
     }
 
-    public function appended(Happened $told): static
+    public function with(Happened $told): static
     {
-        $recorded = RecordedKit::of($this->recorded->kit);
-        $recorded->write();
+        return new self($this->recorded->with($told));
+    }
 
-        return new self($recorded);
+    public function project(): void
+    {
+        $this->recorded->write();
     }
 
     /** @return array{price: string|null, mass_g: float|null} */

@@ -4,16 +4,27 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
+use App\Lists\Like;
 use App\Lists\Rows;
 use App\Log\RecordedRun;
 use App\Models\Lot;
+use App\Models\LotPart;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\LazyCollection;
 
 /** From which lots a run takes its grams, and what is left of them. */
 final readonly class LotBook
 {
+    /** What of each part of a kit goes out in a file, in this order. */
+    public const COLUMNS = [
+        'kit', 'sheet', 'part', 'maker_number', 'got_on', 'opened_on', 'best_before', 'got_g', 'left_g', 'price', 'trouble', 'ended_at',
+    ];
+
+    /** Found by a word, so many at most. */
+    private const FOUND = 5;
+
     /** An open lot is used up before the next is opened; of several the oldest first. */
     private const MOST = 40;
 
@@ -23,7 +34,40 @@ final readonly class LotBook
      */
     public function atHand(array $codes): Collection
     {
-        return $codes === [] ? new Collection : Lot::query()->with('parts')->whereIn('code', $codes)->whereNull('ended_at')->whereNull('recalled_at')->orderByRaw('case when opened_on is null then 1 else 0 end')->orderBy('opened_on')->orderBy('got_on')->orderBy('id')->limit(self::MOST * count($codes))->get();
+        return $codes === []
+            ? new Collection
+            : Lot::query()
+                ->with('parts')
+                ->whereIn('code', $codes)
+                ->whereNull('ended_at')
+                ->whereNull('recalled_at')
+                ->orderByRaw('case when opened_on is null then 1 else 0 end')
+                ->orderBy('opened_on')
+                ->orderBy('got_on')
+                ->orderBy('id')
+                ->limit(self::MOST * count($codes))
+                ->get();
+    }
+
+    /** @return Collection<int, Lot> by what stands on its label, or by the number its maker gave one of its parts */
+    public static function called(string $q): Collection
+    {
+        return preg_match('/^l-?(\d{1,15})$/i', $q, $code) === 1
+            ? Lot::query()->whereKey((int) $code[1])->get()
+            : Lot::query()
+                ->whereIn('id', LotPart::query()->where(Like::of('maker_number', $q))->select('lot_id'))
+                ->orderByDesc('id')
+                ->limit(self::FOUND)
+                ->get();
+    }
+
+    /** @return LazyCollection<int, covariant list<mixed>> every part of every kit there ever was, by the columns, in grams */
+    public static function rows(): LazyCollection
+    {
+        return LotPart::query()->with('lot')->orderBy('id')->lazyById(200)->map(static fn (LotPart $part): array => [
+            $part->lot->label(), $part->lot->code, $part->part, $part->maker_number, $part->lot->got_on, $part->lot->opened_on,
+            $part->lot->best_before, $part->got_g, $part->left_g, $part->lot->price, $part->lot->trouble?->value, $part->lot->ended_at,
+        ]);
     }
 
     /**
@@ -59,7 +103,9 @@ final readonly class LotBook
         // What it took before, and what others took from the same tubs, in one question.
         $draws = self::draws($pour->id, $lots);
         $had = $draws->where('pour_id', $pour->id)->values();
-        $elsewhere = array_values(array_diff(array_map(intval(...), $had->whereNotNull('lot_id')->pluck('lot_id')->unique()->all()), $lots));
+        $elsewhere = array_values(
+            array_diff(array_map(intval(...), $had->whereNotNull('lot_id')->pluck('lot_id')->unique()->all()), $lots),
+        );
         if ($elsewhere !== []) {
             $lots = [...$lots, ...$elsewhere];
             $draws = self::draws($pour->id, $lots);
@@ -71,7 +117,10 @@ final readonly class LotBook
         $rows = [];
         foreach ($weighed as [$code, $part, $grams, $at]) {
             $drawn = $book->stock->draw($part, $grams, $at->getTimestampMs() / 60_000.0, $order[$code] ?? []);
-            $row = static fn (?int $lot, float $g): array => ['workshop_id' => $pour->workshop_id, 'lot_id' => $lot, 'pour_id' => $pour->id, 'code' => $code, 'part' => $part, 'grams' => round($g, 3), 'at' => $at->format('Y-m-d H:i:s.v')];
+            $row = static fn (?int $lot, float $g): array => [
+                'workshop_id' => $pour->workshop_id, 'lot_id' => $lot, 'pour_id' => $pour->id, 'code' => $code, 'part' => $part,
+                'grams' => round($g, 3), 'at' => $at->format('Y-m-d H:i:s.v'),
+            ];
             foreach ($drawn->taken as $lot => $taken) {
                 $rows[] = $row($lot, $taken->g);
             }
@@ -88,7 +137,9 @@ final readonly class LotBook
         }
         DB::table('lot_draws')->insert($new ?? $rows);
         $book->drawnAnew($rows);
-        $book->write(array_values(array_unique(array_filter([...$had->pluck('lot_id')->map(intval(...))->all(), ...array_column($rows, 'lot_id')]))));
+        $book->write(array_values(array_unique(array_filter([
+            ...$had->pluck('lot_id')->map(intval(...))->all(), ...array_column($rows, 'lot_id'),
+        ]))));
     }
 
     /**
@@ -141,7 +192,10 @@ final readonly class LotBook
      */
     private static function draws(int $pour, array $lots): \Illuminate\Support\Collection
     {
-        return Rows::of('lot_draws')->where(static fn ($either) => $either->where('pour_id', $pour)->orWhereIn('lot_id', $lots))->orderBy('id')->get(['pour_id', 'lot_id', 'code', 'part', 'grams', 'at']);
+        return Rows::of('lot_draws')
+            ->where(static fn ($either) => $either->where('pour_id', $pour)->orWhereIn('lot_id', $lots))
+            ->orderBy('id')
+            ->get(['pour_id', 'lot_id', 'code', 'part', 'grams', 'at']);
     }
 
     /**
@@ -153,7 +207,9 @@ final readonly class LotBook
      */
     private static function added(\Illuminate\Support\Collection $had, array $rows): ?array
     {
-        return count($rows) > $had->count() && self::asBefore($had, array_slice($rows, 0, $had->count())) ? array_slice($rows, $had->count()) : null;
+        return count($rows) > $had->count() && self::asBefore($had, array_slice($rows, 0, $had->count()))
+            ? array_slice($rows, $had->count())
+            : null;
     }
 
     /**
@@ -164,9 +220,17 @@ final readonly class LotBook
      */
     private static function asBefore(\Illuminate\Support\Collection $had, array $rows): bool
     {
-        $told = static fn (mixed $lot, string $code, string $part, mixed $grams, string $at): string => sprintf('%d/%s/%s/%.3f/%s', is_numeric($lot) ? $lot : 0, $code, $part, is_numeric($grams) ? $grams : 0.0, $at);
-        $was = $had->map(static fn (\stdClass $row): string => $told($row->lot_id, (string) $row->code, (string) $row->part, $row->grams, (string) $row->at))->all();
+        $told = static fn (mixed $lot, string $code, string $part, mixed $grams, string $at): string => sprintf(
+            '%d/%s/%s/%.3f/%s', is_numeric($lot) ? $lot : 0, $code, $part, is_numeric($grams) ? $grams : 0.0, $at,
+        );
+        $was = $had->map(
+            static fn (\stdClass $row): string => $told(
+                $row->lot_id, (string) $row->code, (string) $row->part, $row->grams, (string) $row->at,
+            ),
+        )->all();
 
-        return array_values($was) === array_map(static fn (array $row): string => $told($row['lot_id'], $row['code'], $row['part'], $row['grams'], $row['at']), $rows);
+        return array_values($was) === array_map(
+            static fn (array $row): string => $told($row['lot_id'], $row['code'], $row['part'], $row['grams'], $row['at']), $rows,
+        );
     }
 }

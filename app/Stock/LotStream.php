@@ -22,13 +22,7 @@ use Carbon\CarbonImmutable;
 /** A lot on the shelf: what may be told of it. What runs draw from it is told in the runs. */
 final readonly class LotStream implements Stream
 {
-    private function __construct(public RecordedLot $recorded) {}
-
-    /** With the turn taken to write to it. */
-    public static function open(Lot $lot): self
-    {
-        return new self(RecordedLot::of(Lot::query()->with('parts')->lockForUpdate()->findOrFail($lot->id)));
-    }
+    public function __construct(public RecordedLot $recorded) {}
 
     public static function name(): string
     {
@@ -71,28 +65,35 @@ final readonly class LotStream implements Stream
             LotFactKind::Counted => ['part' => $this->part($payload->only('part', 'left_g'))->part, 'left_g' => $payload->number('left_g')],
             LotFactKind::Took => $this->took($payload->only('part', 'grams', 'why')),
             LotFactKind::Doubted => ['what' => $payload->only('what')->choice('what', Doubt::class)->value],
-            LotFactKind::Recalled => $lot->recalled_at === null ? ['why' => mb_substr($payload->only('why')->text('why'), 0, 500)] : throw new StepHasMoved("{$lot->label()} is called back already."),
+            LotFactKind::Recalled => $lot->recalled_at === null
+                ? ['why' => mb_substr($payload->only('why')->text('why'), 0, 500)]
+                : throw new StepHasMoved("{$lot->label()} is called back already."),
             LotFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             LotFactKind::Priced => ['price' => Money::written($payload->only('price'), 'price')->toString()],
             LotFactKind::Ended => ['why' => mb_substr($payload->only('why')->textOrNull('why') ?? '', 0, 500)],
-            LotFactKind::Returned => $lot->ended_at !== null || $lot->recalled_at !== null ? [] : throw new StepHasMoved("{$lot->label()} is in use already."),
+            LotFactKind::Returned => $lot->ended_at !== null || $lot->recalled_at !== null
+                ? []
+                : throw new StepHasMoved("{$lot->label()} is in use already."),
             LotFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }
 
-    public function appended(Happened $told): static
+    public function with(Happened $told): static
     {
-        $recorded = RecordedLot::of($this->recorded->lot);
-        $recorded->write();
+        return new self($this->recorded->with($told));
+    }
 
-        return new self($recorded);
+    public function project(): void
+    {
+        $this->recorded->write();
     }
 
     private function part(Fields $in): LotPart
     {
         $part = $in->text('part');
 
-        return $this->recorded->lot->parts->first(static fn (LotPart $one): bool => $one->part === $part) ?? throw BadInput::at($in->at('part'), Phrase::of('bench.kit_has_no_part', ['part' => $part]));
+        return $this->recorded->lot->parts->first(static fn (LotPart $one): bool => $one->part === $part)
+            ?? throw BadInput::at($in->at('part'), Phrase::of('bench.kit_has_no_part', ['part' => $part]));
     }
 
     /** @return array{part: string, grams: float, why: string} */
@@ -101,7 +102,9 @@ final readonly class LotStream implements Stream
         $part = $this->part($in);
         $grams = $in->positive('grams');
         if ($grams > $part->left_g + 0.0005) {
-            throw BadInput::at($in->at('grams'), Phrase::of('bench.lot_has_less', ['left' => Quantity::mass($part->left_g), 'asked' => Quantity::mass($grams)]));
+            throw BadInput::at($in->at('grams'), Phrase::of('bench.lot_has_less', [
+                'left' => Quantity::mass($part->left_g), 'asked' => Quantity::mass($grams),
+            ]));
         }
 
         return ['part' => $part->part, 'grams' => $grams, 'why' => mb_substr($in->textOrNull('why') ?? '', 0, 500)];

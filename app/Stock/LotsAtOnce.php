@@ -23,7 +23,9 @@ final class LotsAtOnce
     /** @param  Collection<int, Lot>  $lots  with their parts */
     public static function of(Collection $lots): self
     {
-        return self::with($lots, Rows::of('lot_draws')->whereIn('lot_id', $lots->modelKeys())->orderBy('id')->get(['lot_id', 'part', 'grams', 'at']));
+        return self::with(
+            $lots, Rows::of('lot_draws')->whereIn('lot_id', $lots->modelKeys())->orderBy('id')->get(['lot_id', 'part', 'grams', 'at']),
+        );
     }
 
     /**
@@ -34,7 +36,9 @@ final class LotsAtOnce
     {
         $recorded = RecordedLot::all($lots);
         $facts = array_map(static fn (RecordedLot $lot): array => $lot->told, $recorded);
-        $got = $lots->mapWithKeys(static fn (Lot $lot): array => [$lot->id => $lot->parts->pluck('got_g', 'part')->map(floatval(...))->all()])->all();
+        $got = $lots->mapWithKeys(
+            static fn (Lot $lot): array => [$lot->id => $lot->parts->pluck('got_g', 'part')->map(floatval(...))->all()],
+        )->all();
         $stock = new Stock($facts, $got);
         $drawn = [];
         foreach ($draws as $row) {

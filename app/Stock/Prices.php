@@ -28,8 +28,15 @@ final readonly class Prices
             $said[$kit->code] = $kit->priced_at?->format('Y-m-d H:i:s.v') ?? '';
         }
         // What somebody said holds until a kit comes that was bought for another price.
-        $bought = Rows::of('lots')->join('lot_parts', 'lot_parts.lot_id', '=', 'lots.id')->whereIn('lots.code', $codes)->whereNotNull('lots.price')
-            ->groupBy('lots.id', 'lots.code', 'lots.price', 'lots.got_on', 'lots.created_at')->orderBy('lots.got_on')->orderBy('lots.id')->selectRaw('lots.id, lots.code, lots.price, lots.created_at, sum(lot_parts.got_g) as mass_g')->get();
+        $bought = Rows::of('lots')
+            ->join('lot_parts', 'lot_parts.lot_id', '=', 'lots.id')
+            ->whereIn('lots.code', $codes)
+            ->whereNotNull('lots.price')
+            ->groupBy('lots.id', 'lots.code', 'lots.price', 'lots.got_on', 'lots.created_at')
+            ->orderBy('lots.got_on')
+            ->orderBy('lots.id')
+            ->selectRaw('lots.id, lots.code, lots.price, lots.created_at, sum(lot_parts.got_g) as mass_g')
+            ->get();
         foreach ($bought as $row) {
             if ((float) $row->mass_g > 0.0 && (string) $row->created_at > ($said[(string) $row->code] ?? '')) {
                 $kits[(string) $row->code] = ['price' => (string) $row->price, 'mass_g' => (float) $row->mass_g, 'from' => "L-{$row->id}"];
@@ -62,7 +69,11 @@ final readonly class Prices
         if ($codes === []) {
             return $left;
         }
-        foreach (Rows::of('lots')->join('lot_parts', 'lot_parts.lot_id', '=', 'lots.id')->whereIn('lots.code', $codes)->whereNull('lots.ended_at')->groupBy('lots.code')->selectRaw('lots.code, sum(lot_parts.left_g) as g')->get() as $row) {
+        foreach (Rows::of('lots')->join(
+            'lot_parts', 'lot_parts.lot_id', '=', 'lots.id',
+        )->whereIn('lots.code', $codes)->whereNull('lots.ended_at')->groupBy('lots.code')->selectRaw(
+            'lots.code, sum(lot_parts.left_g) as g',
+        )->get() as $row) {
             $left[(string) $row->code] = round((float) $row->g, 1);
         }
 

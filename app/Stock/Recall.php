@@ -9,15 +9,18 @@ use App\Models\Lot;
 use App\Models\Mould;
 
 /**
- * All that a bad kit went into: pours that drew from it, moulds that were made of those, every later cast in such a mould, and what was left
- * of a hot pour and melted again. Followed until nothing new is found.
+ * All that a bad kit went into: pours that drew from it, moulds that were made of those, every later cast in such a mould, and what was
+ * left of a hot pour and melted again. Followed until nothing new is found.
  */
 final class Recall
 {
     /** Asked for so many at once: a database takes no longer list. */
     private const AT_ONCE = 500;
 
-    /** @var array<int, array{by: string, of: int}> pours by number: drawn from a lot, cast in a mould, or laid in one build with a pour, with which */
+    /**
+     * @var array<int, array{by: string, of: int}> pours by number: drawn from a lot, cast in a mould, or laid in one build with a pour,
+     *   with which
+     */
     private array $pours = [];
 
     /** @var array<int, int> moulds by number: of which pour they are made */
@@ -43,7 +46,12 @@ final class Recall
                 $recall->left($pours);
                 $pours = $recall->castIn($recall->madeOf($pours));
             }
-            $lots = array_keys(array_filter($recall->lots, static fn (?int $of, int $id): bool => $of !== null && ! isset($recall->asked[$id]), ARRAY_FILTER_USE_BOTH));
+            $lots = array_keys(
+                array_filter(
+                    $recall->lots, static fn (?int $of, int $id): bool => $of !== null && ! isset($recall->asked[$id]),
+                    ARRAY_FILTER_USE_BOTH,
+                ),
+            );
         }
 
         return $recall;
@@ -100,7 +108,9 @@ final class Recall
         $new = [];
         foreach (array_chunk($pours, self::AT_ONCE) as $some) {
             $builds = Rows::of('pours')->whereIn('id', $some)->pluck('id', 'build_id')->all();
-            foreach (Rows::of('pours')->whereIn('build_id', array_keys($builds))->whereNotNull('started_at')->get(['id', 'build_id']) as $row) {
+            foreach (Rows::of('pours')->whereIn(
+                'build_id', array_keys($builds),
+            )->whereNotNull('started_at')->get(['id', 'build_id']) as $row) {
                 if (! isset($this->pours[(int) $row->id])) {
                     $this->pours[(int) $row->id] = ['by' => 'build', 'of' => (int) $builds[$row->build_id]];
                     $new[] = (int) $row->id;
@@ -129,7 +139,11 @@ final class Recall
     {
         $new = [];
         foreach (array_chunk($pours, self::AT_ONCE) as $some) {
-            $jobs = Rows::of('impressions')->whereIn('id', Rows::of('pours')->whereIn('id', $some)->select('impression_id'))->distinct()->pluck('job_id')->all();
+            $jobs = Rows::of('impressions')
+                ->whereIn('id', Rows::of('pours')->whereIn('id', $some)->select('impression_id'))
+                ->distinct()
+                ->pluck('job_id')
+                ->all();
             $among = array_fill_keys($some, true);
             foreach (Mould::query()->whereIn('job_id', $jobs)->get(['id', 'workshop_id', 'parts']) as $mould) {
                 foreach ($mould->parts as $part) {

@@ -15,7 +15,10 @@ use Illuminate\Support\Facades\DB;
 /**
  * What a bad kit went into, line by line: every pour with why it is on the list, its pieces, and who has them.
  *
- * @phpstan-type RecalledPour array{pour_id: int, at_ms: int|null, job: string, link: string, kind: string, for_whom: string, state: string, grade: string|null, by: string, of: string, href: string, good: int, usable: int, reject: int}
+ * @phpstan-type RecalledPour array{
+ *     pour_id: int, at_ms: int|null, job: string, link: string, kind: string, for_whom: string, state: string, grade: string|null,
+ *     by: string, of: string, href: string, good: int, usable: int, reject: int,
+ * }
  */
 final readonly class RecallView implements View
 {
@@ -45,12 +48,32 @@ final readonly class RecallView implements View
         arsort($whom);
 
         return [
-            'lot_id' => $this->lot->id, 'label' => $this->lot->label(), 'name' => $shelf->bases[$this->lot->code]->name ?? $shelf->additives[$this->lot->code]->name ?? $this->lot->code,
-            'recalled_ms' => $this->lot->recalled_at === null ? null : (int) $this->lot->recalled_at->getTimestampMs(), 'why' => $this->lot->recalled_why ?? '',
+            'lot_id' => $this->lot->id, 'label' => $this->lot->label(),
+            'name' => $shelf->bases[$this->lot->code]->name ?? $shelf->additives[$this->lot->code]->name ?? $this->lot->code,
+            'recalled_ms' => $this->lot->recalled_at === null ? null : (int) $this->lot->recalled_at->getTimestampMs(),
+            'why' => $this->lot->recalled_why ?? '',
             'pours' => array_slice($pours, 0, self::SHOWN), 'total' => count($pours), 'pieces' => array_sum($whom),
             'moulds' => $this->moulds($recall),
-            'scrap' => array_map(static fn (\stdClass $row): array => ['id' => (int) $row->id, 'label' => "L-{$row->id}", 'left_g' => (float) $row->left_g], array_slice(self::each(array_keys($recall->scrap()), static fn (array $some): array => Rows::of('lots')->join('lot_parts', 'lot_parts.lot_id', '=', 'lots.id')->whereIn('lots.id', $some)->groupBy('lots.id')->selectRaw('lots.id, sum(lot_parts.left_g) as left_g')->get()->all()), 0, self::SHOWN)),
-            'whom' => array_map(static fn (string|int $name, int $pieces): array => ['name' => (string) $name, 'pieces' => $pieces], array_keys(array_filter($whom)), array_values(array_filter($whom))),
+            'scrap' => array_map(
+                static fn (\stdClass $row): array => ['id' => (int) $row->id, 'label' => "L-{$row->id}", 'left_g' => (float) $row->left_g],
+                array_slice(
+                    self::each(
+                        array_keys($recall->scrap()),
+                        static fn (array $some): array => Rows::of('lots')
+                            ->join('lot_parts', 'lot_parts.lot_id', '=', 'lots.id')
+                            ->whereIn('lots.id', $some)
+                            ->groupBy('lots.id')
+                            ->selectRaw('lots.id, sum(lot_parts.left_g) as left_g')
+                            ->get()
+                            ->all(),
+                    ),
+                    0, self::SHOWN,
+                ),
+            ),
+            'whom' => array_map(
+                static fn (string|int $name, int $pieces): array => ['name' => (string) $name, 'pieces' => $pieces],
+                array_keys(array_filter($whom)), array_values(array_filter($whom)),
+            ),
         ];
     }
 
@@ -59,10 +82,23 @@ final readonly class RecallView implements View
     {
         $recall ??= Recall::of($this->lot);
         $by = $recall->pours();
-        $rows = self::each(array_keys($by), static fn (array $some): array => DB::table('pours')->join('impressions', 'impressions.id', '=', 'pours.impression_id')->join('jobs', 'jobs.id', '=', 'impressions.job_id')->whereIn('pours.id', $some)
-            ->get(['pours.id', 'pours.state', 'pours.grade', 'pours.met_at', 'pours.started_at', 'impressions.name as link', 'impressions.kind', 'jobs.name as job', 'jobs.for_whom'])->all());
+        $rows = self::each(array_keys($by), static fn (array $some): array => DB::table('pours')->join(
+            'impressions', 'impressions.id', '=', 'pours.impression_id',
+        )->join('jobs', 'jobs.id', '=', 'impressions.job_id')->whereIn('pours.id', $some)
+            ->get([
+                'pours.id', 'pours.state', 'pours.grade', 'pours.met_at', 'pours.started_at', 'impressions.name as link',
+                'impressions.kind', 'jobs.name as job', 'jobs.for_whom',
+            ])->all());
         $pieces = [];
-        foreach (self::each(array_keys($by), static fn (array $some): array => Rows::of('castings')->whereIn('pour_id', $some)->groupBy('pour_id', 'outcome')->selectRaw('pour_id, outcome, count(*) as n')->get()->all()) as $row) {
+        foreach (self::each(
+            array_keys($by),
+            static fn (array $some): array => Rows::of('castings')
+                ->whereIn('pour_id', $some)
+                ->groupBy('pour_id', 'outcome')
+                ->selectRaw('pour_id, outcome, count(*) as n')
+                ->get()
+                ->all(),
+        ) as $row) {
             $pieces[(int) $row->pour_id][(string) $row->outcome] = (int) $row->n;
         }
         usort($rows, static fn (\stdClass $one, \stdClass $other): int => (int) $other->id <=> (int) $one->id);
@@ -73,8 +109,11 @@ final readonly class RecallView implements View
             $of = $pieces[(int) $row->id] ?? [];
 
             return [
-                'pour_id' => (int) $row->id, 'at_ms' => $at === null ? null : (int) CarbonImmutable::parse((string) $at, 'UTC')->getTimestampMs(), 'job' => (string) $row->job, 'link' => (string) $row->link, 'kind' => (string) $row->kind,
-                'for_whom' => (string) ($row->for_whom ?? ''), 'state' => (string) $row->state, 'grade' => $row->grade === null ? null : (string) $row->grade,
+                'pour_id' => (int) $row->id,
+                'at_ms' => $at === null ? null : (int) CarbonImmutable::parse((string) $at, 'UTC')->getTimestampMs(),
+                'job' => (string) $row->job, 'link' => (string) $row->link, 'kind' => (string) $row->kind,
+                'for_whom' => (string) ($row->for_whom ?? ''), 'state' => (string) $row->state,
+                'grade' => $row->grade === null ? null : (string) $row->grade,
                 'by' => $way['by'], 'of' => match ($way['by']) {
                     'lot' => "L-{$way['of']}",
                     'mould' => "M-{$way['of']}",
@@ -88,9 +127,18 @@ final readonly class RecallView implements View
     /** @return list<array{id: int, code: string, name: string, job: string, casts: int, retired: bool, place: string}> */
     private function moulds(Recall $recall): array
     {
-        $moulds = self::each(array_keys($recall->moulds()), static fn (array $some): array => Mould::query()->with('job')->whereKey($some)->orderBy('id')->get()->all());
+        $moulds = self::each(
+            array_keys($recall->moulds()),
+            static fn (array $some): array => Mould::query()->with('job')->whereKey($some)->orderBy('id')->get()->all(),
+        );
 
-        return array_map(static fn (Mould $mould): array => ['id' => $mould->id, 'code' => $mould->code(), 'name' => $mould->name, 'job' => $mould->job->name ?? '', 'casts' => $mould->casts, 'retired' => $mould->retired_at !== null, 'place' => $mould->place ?? ''], $moulds);
+        return array_map(
+            static fn (Mould $mould): array => [
+                'id' => $mould->id, 'code' => $mould->code(), 'name' => $mould->name, 'job' => $mould->job->name ?? '',
+                'casts' => $mould->casts, 'retired' => $mould->retired_at !== null, 'place' => $mould->place ?? '',
+            ],
+            $moulds,
+        );
     }
 
     /**

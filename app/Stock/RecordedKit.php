@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
-use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Store\KitFactKind;
 use Apalos\Core\Store\KitState;
 use App\Facts\Happened;
@@ -21,9 +20,19 @@ final readonly class RecordedKit
 
     public static function of(Kit $kit): self
     {
-        $facts = Happened::in(self::STREAM, [$kit->id])[$kit->id];
+        return self::from($kit, Happened::in(self::STREAM, [$kit->id])[$kit->id]);
+    }
 
-        return new self($kit, KitState::of(array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, KitFactKind::from($fact->kind), $fact->atMs / 60_000.0, $fact->payload), $facts)), $facts);
+    /** The same with what was told since. */
+    public function with(Happened $told): self
+    {
+        return self::from($this->kit, [...$this->facts, $told]);
+    }
+
+    /** @param  list<Happened>  $facts */
+    private static function from(Kit $kit, array $facts): self
+    {
+        return new self($kit, KitState::of(Happened::read($facts, KitFactKind::class)), $facts);
     }
 
     /** Writes down what lists need to know of it. */
@@ -31,7 +40,9 @@ final readonly class RecordedKit
     {
         $this->kit->update([
             'price' => $this->state->price, 'mass_g' => $this->state->massG, 'reorder_g' => $this->state->reorderG,
-            'priced_at' => $this->state->pricedAt === null ? null : CarbonImmutable::createFromTimestampMs((int) round($this->state->pricedAt * 60_000.0), 'UTC'),
+            'priced_at' => $this->state->pricedAt === null
+                ? null
+                : CarbonImmutable::createFromTimestampMs((int) round($this->state->pricedAt * 60_000.0), 'UTC'),
         ]);
     }
 }

@@ -42,11 +42,21 @@ final readonly class RecordedLot
         }
         $facts = Happened::in(self::STREAM, array_keys($by));
 
-        return array_map(static function (Lot $lot) use ($facts): self {
-            $told = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, LotFactKind::from($fact->kind), $fact->atMs / 60_000.0, $fact->payload), $facts[$lot->id]);
+        return array_map(static fn (Lot $lot): self => self::from($lot, $facts[$lot->id]), $by);
+    }
 
-            return new self($lot, LotState::of($told), $facts[$lot->id], $told);
-        }, $by);
+    /** The same with what was told since. */
+    public function with(Happened $told): self
+    {
+        return self::from($this->lot, [...$this->facts, $told]);
+    }
+
+    /** @param  list<Happened>  $facts */
+    private static function from(Lot $lot, array $facts): self
+    {
+        $told = Happened::read($facts, LotFactKind::class);
+
+        return new self($lot, LotState::of($told), $facts, $told);
     }
 
     /** Writes down what lists need to know of it. */
@@ -65,9 +75,11 @@ final readonly class RecordedLot
         $first = $drawn === [] ? null : min(array_column($drawn, 'at'));
         $this->lot->fill([
             // What is drawn from is open, since the day it was by the clock on the wall.
-            'opened_on' => $this->state->openedOn ?? ($first === null ? null : self::moment($first)->setTimezone(app(Workshop::class)->zone())->format('Y-m-d')),
+            'opened_on' => $this->state->openedOn
+                ?? ($first === null ? null : self::moment($first)->setTimezone(app(Workshop::class)->zone())->format('Y-m-d')),
             'trouble' => $this->state->doubt, 'price' => $this->state->price,
-            'recalled_at' => $this->state->recalled === null ? null : self::moment($this->state->recalled['at']), 'recalled_why' => $this->state->recalled['why'] ?? null,
+            'recalled_at' => $this->state->recalled === null ? null : self::moment($this->state->recalled['at']),
+            'recalled_why' => $this->state->recalled['why'] ?? null,
             'ended_at' => $this->state->endedAt === null ? null : self::moment($this->state->endedAt),
         ])->save();
     }

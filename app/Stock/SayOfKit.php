@@ -11,12 +11,11 @@ use App\Facts\AppendFact;
 use App\Models\Kit;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /** What a kit of a sheet costs, what it weighs, and at how much left the next is ordered: what differs from what was said last is told. */
 final readonly class SayOfKit
 {
-    public function __construct(private AppendFact $append) {}
+    public function __construct(private AppendFact $append, private KitStreams $kits) {}
 
     /**
      * @param  Fields  $in  `price`, `mass_g`, `reorder_g`; or `of`, the word that is taken back
@@ -29,9 +28,11 @@ final readonly class SayOfKit
         $in->only('price', 'mass_g', 'reorder_g', 'of');
 
         return DB::transaction(function () use ($code, $in, $now): Kit {
-            $kit = KitStream::open($code)->recorded;
+            // The first word makes it.
+            $id = Kit::query()->createOrFirst(['code' => $code])->id;
+            $kit = $this->kits->open($id, $now)->recorded;
             foreach ($in->has('of') ? ['undone' => ['of' => $in->number('of')]] : self::told($kit, $in) as $kind => $payload) {
-                $kit = ($this->append)(static fn (): KitStream => KitStream::open($code), Fields::of(['key' => (string) Str::ulid(), 'kind' => $kind, 'payload' => $payload]), $now)->recorded;
+                $kit = $this->append->tell($this->kits, $id, $kind, $payload, $now)->recorded;
             }
 
             return $kit->kit->refresh();

@@ -53,7 +53,9 @@ final readonly class ScrapBook
         $lot = Lot::query()->with('parts')->where('of_pour_id', $pour->id)->first();
         $grams = $lot?->parts->sum('got_g') ?? 0.0;
 
-        return $lot === null || $grams <= 0.0 ? null : ['id' => $lot->id, 'label' => $lot->label(), 'grams' => (float) $grams, 'remelts' => $lot->remelts ?? 0];
+        return $lot === null || $grams <= 0.0
+            ? null
+            : ['id' => $lot->id, 'label' => $lot->label(), 'grams' => (float) $grams, 'remelts' => $lot->remelts ?? 0];
     }
 
     /** What has scorched is no scrap, unless somebody keeps it. */
@@ -61,7 +63,8 @@ final readonly class ScrapBook
     {
         $heat = $run->plan->heat;
 
-        return $heat === null || array_filter($run->state->heated, static fn (array $readings): bool => $heat->stands($readings) === Heated::Over) === [];
+        return $heat === null
+            || array_filter($run->state->heated, static fn (array $readings): bool => $heat->stands($readings) === Heated::Over) === [];
     }
 
     /**
@@ -91,7 +94,11 @@ final readonly class ScrapBook
 
     private function remelts(RecordedRun $run, Scrap $scrap): int
     {
-        $went = Rows::of('lot_draws')->join('lots', 'lots.id', '=', 'lot_draws.lot_id')->where('lot_draws.pour_id', $run->pour->id)->where('lot_draws.code', $scrap->code)->max('lots.remelts');
+        $went = Rows::of('lot_draws')
+            ->join('lots', 'lots.id', '=', 'lot_draws.lot_id')
+            ->where('lot_draws.pour_id', $run->pour->id)
+            ->where('lot_draws.code', $scrap->code)
+            ->max('lots.remelts');
 
         return Scrap::remelts(is_numeric($went) ? (int) $went : 0, $run->state->reheats);
     }
@@ -101,13 +108,19 @@ final readonly class ScrapBook
         $at = $run->facts[count($run->facts) - 1]->at();
         $day = $at->setTimezone($this->workshop->zone())->format('Y-m-d');
         $lot = Lot::query()->create([
-            'workshop_id' => $run->pour->workshop_id, 'code' => $scrap->code, 'got_on' => $day, 'created_at' => $at, 'of_pour_id' => $run->pour->id, 'remelts' => $this->remelts($run, $scrap),
-            'note' => mb_substr("{$run->frozen->formula}, left of {$run->pour->impression->job->name}: {$run->pour->impression->name}", 0, 2000),
+            'workshop_id' => $run->pour->workshop_id, 'code' => $scrap->code, 'got_on' => $day, 'created_at' => $at,
+            'of_pour_id' => $run->pour->id, 'remelts' => $this->remelts($run, $scrap),
+            'note' => mb_substr(
+                "{$run->frozen->formula}, left of {$run->pour->impression->job->name}: {$run->pour->impression->name}", 0, 2000,
+            ),
         ]);
         $lot->parts()->create(['workshop_id' => $lot->workshop_id, 'part' => 'A', 'got_g' => $left, 'left_g' => $left]);
         // It was paid for by the pour it is left of.
         foreach (['opened' => ['on' => $day], 'priced' => ['price' => '0.00']] as $kind => $payload) {
-            Fact::query()->create(['stream' => RecordedLot::STREAM, 'stream_id' => $lot->id, 'key' => "first-{$kind}", 'kind' => $kind, 'at' => $at, 'payload' => [...$payload, 'first' => true]]);
+            Fact::query()->create([
+                'stream' => RecordedLot::STREAM, 'stream_id' => $lot->id, 'key' => "first-{$kind}", 'kind' => $kind, 'at' => $at,
+                'payload' => [...$payload, 'first' => true],
+            ]);
         }
         RecordedLot::of($lot->load('parts'))->write();
     }

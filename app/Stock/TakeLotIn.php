@@ -32,7 +32,12 @@ final readonly class TakeLotIn
         $scrap = ($this->library->shelf()->additives[$code] ?? null)?->role === AdditiveRole::Scrap;
         $remelts = $in->numberOrNull('remelts', 0.0, 100.0);
         if ($remelts !== null && (! $scrap || $remelts !== floor($remelts))) {
-            throw BadInput::at($in->at('remelts'), Phrase::written($scrap ? 'How often it was melted is a whole number.' : 'Only scrap of what melts again was melted before.'));
+            throw BadInput::at(
+                $in->at('remelts'),
+                Phrase::written(
+                    $scrap ? 'How often it was melted is a whole number.' : 'Only scrap of what melts again was melted before.',
+                ),
+            );
         }
         $asked = $base !== null && ! $base->ratio->isOnePart() ? ['A', 'B'] : ['A'];
         $got = DayOnLabel::said($in, 'got_on');
@@ -45,23 +50,39 @@ final readonly class TakeLotIn
         $parts = [];
         foreach ($in->objects('parts', 2) as $part) {
             $part->only('part', 'grams', 'maker_number');
-            $parts[$part->text('part')] = ['got_g' => $part->positive('grams'), 'maker_number' => mb_substr($part->textOrNull('maker_number') ?? '', 0, 60) ?: null];
+            $parts[$part->text('part')] = [
+                'got_g' => $part->positive('grams'), 'maker_number' => mb_substr($part->textOrNull('maker_number') ?? '', 0, 60) ?: null,
+            ];
         }
         if ($parts === [] || array_diff(array_keys($parts), $asked) !== []) {
-            throw BadInput::at($in->at('parts'), Phrase::written($asked === ['A'] ? 'It comes in one tub: write what is in it.' : 'Write how much of A and of B; leave one out only where it is not in this kit, such as the water of a plaster.'));
+            throw BadInput::at(
+                $in->at('parts'),
+                Phrase::written(
+                    $asked === ['A']
+                        ? 'It comes in one tub: write what is in it.'
+                        : 'Write how much of A and of B; leave one out only where it is not in this kit, such as the water of a plaster.',
+                ),
+            );
         }
         ksort($parts);
 
         return DB::transaction(static function () use ($code, $got, $opened, $in, $price, $parts, $now, $scrap, $remelts): Lot {
             $lot = Lot::query()->create([
-                'code' => $code, 'got_on' => $got, 'opened_on' => null, 'best_before' => DayOnLabel::saidOrNull($in, 'best_before'), 'price' => $price, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000) ?: null, 'created_at' => $now, 'remelts' => $scrap ? (int) ($remelts ?? 1.0) : null,
+                'code' => $code, 'got_on' => $got, 'opened_on' => null, 'best_before' => DayOnLabel::saidOrNull($in, 'best_before'),
+                'price' => $price, 'note' => mb_substr($in->textOrNull('note') ?? '', 0, 2000) ?: null, 'created_at' => $now,
+                'remelts' => $scrap ? (int) ($remelts ?? 1.0) : null,
             ]);
             foreach ($parts as $part => $of) {
                 $lot->parts()->create(['workshop_id' => $lot->workshop_id, 'part' => $part, ...$of, 'left_g' => $of['got_g']]);
             }
             // What it came with is told as anything is: taken back, a later word leaves this.
-            foreach (array_filter(['opened' => $opened === null ? null : ['on' => $opened], 'priced' => $price === null ? null : ['price' => $price]]) as $kind => $payload) {
-                Fact::query()->create(['stream' => RecordedLot::STREAM, 'stream_id' => $lot->id, 'key' => "first-{$kind}", 'kind' => $kind, 'at' => $now, 'payload' => [...$payload, 'first' => true]]);
+            foreach (array_filter([
+                'opened' => $opened === null ? null : ['on' => $opened], 'priced' => $price === null ? null : ['price' => $price],
+            ]) as $kind => $payload) {
+                Fact::query()->create([
+                    'stream' => RecordedLot::STREAM, 'stream_id' => $lot->id, 'key' => "first-{$kind}", 'kind' => $kind, 'at' => $now,
+                    'payload' => [...$payload, 'first' => true],
+                ]);
             }
             RecordedLot::of($lot->load('parts'))->write();
 

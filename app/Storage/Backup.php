@@ -79,7 +79,8 @@ final readonly class Backup
             $isKept = self::under($one->getRelativePathname(), self::KEPT_ONCE);
             $isKept ? $new += (int) $one->getSize() : $pictures += (int) $one->getSize();
         }
-        // The copy, what it is packed into, and the copy that is looked at; of models those that are not there yet, at worst all of them once.
+        // The copy, what it is packed into, and the copy that is looked at; of models those that are not there yet, at worst all of them
+        // once.
         $folder->roomFor(3 * (int) filesize($database) + 2 * $pictures + ($folder->all() === [] ? $new : 0));
     }
 
@@ -120,7 +121,9 @@ final readonly class Backup
             }
             (new BackupFolder($this->files, dirname($database)))->roomFor($file->bytes() + (int) array_sum(array_column($beside, 'bytes')));
             $file->unpack($work);
-            self::look("{$work}/".BackupFile::DATABASE, $path, fn (string $photo): bool => is_file("{$work}/".self::PICTURES."/private/{$photo}"));
+            self::look(
+                "{$work}/".BackupFile::DATABASE, $path, fn (string $photo): bool => is_file("{$work}/".self::PICTURES."/private/{$photo}"),
+            );
             DB::purge();
             $aside = is_file($database) ? dirname($database)."/before-{$now->format('Y-m-d-His')}" : null;
             if ($aside !== null) {
@@ -129,7 +132,8 @@ final readonly class Backup
                 foreach (['', '-wal', '-shm'] as $part) {
                     ! is_file($database.$part) || rename($database.$part, "{$aside}/".basename($database).$part);
                 }
-                ! is_dir(storage_path(self::PICTURES)) || $this->files->moveDirectory(storage_path(self::PICTURES), "{$aside}/".self::PICTURES);
+                ! is_dir(storage_path(self::PICTURES))
+                    || $this->files->moveDirectory(storage_path(self::PICTURES), "{$aside}/".self::PICTURES);
             }
             rename("{$work}/".BackupFile::DATABASE, $database);
             (new PDO("sqlite:{$database}"))->exec('pragma journal_mode = wal');
@@ -157,7 +161,9 @@ final readonly class Backup
     {
         $connection = config()->string('database.default');
         if (config()->string("database.connections.{$connection}.driver") !== 'sqlite') {
-            throw new BackupFailed('This bench keeps its records in PostgreSQL: take its backups with pg_dump, and copy the pictures beside them. See docs/deploy.md.');
+            throw new BackupFailed(
+                'This bench keeps its records in PostgreSQL: take its backups with pg_dump, and copy the pictures beside them. See docs/deploy.md.',
+            );
         }
 
         return config()->string("database.connections.{$connection}.database");
@@ -213,7 +219,10 @@ final readonly class Backup
             $db = new PDO("sqlite:{$database}", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
             $sound = self::column($db, 'pragma integrity_check');
             $loose = self::column($db, 'pragma foreign_key_check');
-            $named = self::column($db, 'select photo from swatches where photo is not null union all select photo from formula_versions where photo is not null union all select photo from test_patches where photo is not null');
+            $named = self::column(
+                $db,
+                'select photo from swatches where photo is not null union all select photo from formula_versions where photo is not null union all select photo from test_patches where photo is not null',
+            );
             // A backup of before there was a rack has none.
             $rack = self::column($db, "select name from sqlite_master where type = 'table' and name = 'moulds'");
             $named = $rack === [] ? $named : [...$named, ...self::column($db, 'select photo from moulds where photo is not null')];
@@ -236,6 +245,11 @@ final readonly class Backup
     {
         $answer = $db->query($asked);
 
-        return $answer === false ? [] : array_map(static fn (mixed $value): string => is_scalar($value) ? (string) $value : '', array_values($answer->fetchAll(PDO::FETCH_COLUMN)));
+        return $answer === false
+            ? []
+            : array_map(
+                static fn (mixed $value): string => is_scalar($value) ? (string) $value : '',
+                array_values($answer->fetchAll(PDO::FETCH_COLUMN)),
+            );
     }
 }

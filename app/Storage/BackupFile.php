@@ -54,7 +54,16 @@ final readonly class BackupFile
             // A photo is packed already.
             $zip->setCompressionName($name, $name === self::DATABASE ? ZipArchive::CM_DEFLATE : ZipArchive::CM_STORE);
         }
-        $zip->addFromString(self::MANIFEST, json_encode(['format' => self::FORMAT, 'version' => self::VERSION, 'number' => $number, 'taken_at' => $takenAt, 'parts' => $parts, 'beside' => $beside], JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES));
+        $zip->addFromString(
+            self::MANIFEST,
+            json_encode(
+                [
+                    'format' => self::FORMAT, 'version' => self::VERSION, 'number' => $number, 'taken_at' => $takenAt, 'parts' => $parts,
+                    'beside' => $beside,
+                ],
+                JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES,
+            ),
+        );
         $zip->setArchiveComment(str_repeat('0', self::SEAL));
         if (! $zip->close()) {
             throw new BackupFailed("Nothing more could be written to {$this->path}. Is the disk full?");
@@ -107,7 +116,9 @@ final readonly class BackupFile
         for ($i = 0; $i < $zip->numFiles; $i++) {
             $name = (string) $zip->getNameIndex($i);
             if ($name !== self::MANIFEST && ! isset($named[$name])) {
-                throw new BackupFailed("{$this->path} holds “".mb_strimwidth(mb_scrub($name), 0, 80, '…').'”, which its manifest does not name.');
+                throw new BackupFailed(
+                    "{$this->path} holds “".mb_strimwidth(mb_scrub($name), 0, 80, '…').'”, which its manifest does not name.',
+                );
             }
         }
         foreach ($manifest['parts'] as $part) {
@@ -174,7 +185,11 @@ final readonly class BackupFile
     private function opened(): ZipArchive
     {
         $zip = new ZipArchive;
-        if ($zip->open($this->path, ZipArchive::RDONLY | ZipArchive::CHECKCONS) !== true || $zip->locateName(self::DATABASE) === false || $zip->numFiles > self::MOST_PARTS) {
+        if (
+            $zip->open($this->path, ZipArchive::RDONLY | ZipArchive::CHECKCONS) !== true
+            || $zip->locateName(self::DATABASE) === false
+            || $zip->numFiles > self::MOST_PARTS
+        ) {
             throw new BackupFailed("{$this->path} is no backup of Apalos, or not all of it.");
         }
 
@@ -197,8 +212,16 @@ final readonly class BackupFile
     private function manifest(ZipArchive $zip): array
     {
         $said = json_decode((string) $zip->getFromName(self::MANIFEST), true, 8);
-        if (! is_array($said) || ($said['format'] ?? null) !== self::FORMAT || ! is_int($said['version'] ?? null) || ! self::isParts($said['parts'] ?? null) || ! self::isParts($said['beside'] ?? null)) {
-            throw new BackupFailed("{$this->path} has no manifest: it was taken before backups could prove themselves. Say --unproved to put it back all the same.");
+        if (
+            ! is_array($said)
+            || ($said['format'] ?? null) !== self::FORMAT
+            || ! is_int($said['version'] ?? null)
+            || ! self::isParts($said['parts'] ?? null)
+            || ! self::isParts($said['beside'] ?? null)
+        ) {
+            throw new BackupFailed(
+                "{$this->path} has no manifest: it was taken before backups could prove themselves. Say --unproved to put it back all the same.",
+            );
         }
         if ($said['version'] > self::VERSION) {
             throw new BackupFailed("{$this->path} was taken by a newer Apalos. Bring this one up to date first.");
@@ -210,6 +233,14 @@ final readonly class BackupFile
 
     private static function isParts(mixed $said): bool
     {
-        return is_array($said) && array_is_list($said) && array_filter($said, static fn (mixed $part): bool => ! is_array($part) || ! is_string($part['file'] ?? null) || ! is_int($part['bytes'] ?? null) || ! is_string($part['sha256'] ?? null)) === [];
+        return is_array($said)
+            && array_is_list($said)
+            && array_filter(
+                $said,
+                static fn (mixed $part): bool => ! is_array($part)
+                    || ! is_string($part['file'] ?? null)
+                    || ! is_int($part['bytes'] ?? null)
+                    || ! is_string($part['sha256'] ?? null),
+            ) === [];
     }
 }

@@ -41,12 +41,17 @@ final class BackupFolder
         if (! is_dir($this->path) && ! @mkdir($this->path, 0700, true)) {
             throw new BackupFailed("Nothing can be written to {$this->path}. Choose another folder.");
         }
-        $turn = @fopen("{$this->path}/.turn", 'c') ?: throw new BackupFailed("Nothing can be written to {$this->path}. Choose another folder.");
+        $turn = @fopen("{$this->path}/.turn", 'c') ?: throw new BackupFailed(
+            "Nothing can be written to {$this->path}. Choose another folder.",
+        );
         if (! flock($turn, LOCK_EX | LOCK_NB)) {
             throw new BackupFailed('Another backup is being taken just now. Wait until it is through.');
         }
         $this->turn = $turn;
-        foreach ([...(glob("{$this->path}/.taking-*") ?: []), ...(glob("{$this->path}/*.part") ?: []), ...(glob("{$this->path}/".self::KEPT.'/*/*.part') ?: [])] as $left) {
+        foreach ([
+            ...(glob("{$this->path}/.taking-*") ?: []), ...(glob("{$this->path}/*.part") ?: []),
+            ...(glob("{$this->path}/".self::KEPT.'/*/*.part') ?: []),
+        ] as $left) {
             is_dir($left) ? $this->files->deleteDirectory($left) : $this->files->delete($left);
         }
     }
@@ -62,7 +67,12 @@ final class BackupFolder
     {
         $free = @disk_free_space($this->path);
         if ($free !== false && $free < $bytes + self::LEAST_FREE_BYTES) {
-            throw new BackupFailed(sprintf('There is room for %.0f MB in %s, and a backup takes up to %.0f MB while it is taken. Make room, or choose another folder.', max(0.0, $free - self::LEAST_FREE_BYTES) / 1e6, $this->path, $bytes / 1e6));
+            throw new BackupFailed(
+                sprintf(
+                    'There is room for %.0f MB in %s, and a backup takes up to %.0f MB while it is taken. Make room, or choose another folder.',
+                    max(0.0, $free - self::LEAST_FREE_BYTES) / 1e6, $this->path, $bytes / 1e6,
+                ),
+            );
         }
     }
 
@@ -74,7 +84,10 @@ final class BackupFolder
     /** Of the last one. */
     public function number(): int
     {
-        return array_reduce($this->all(), static fn (int $most, string $name): int => preg_match(self::NAMED, $name, $on) === 1 ? max($most, (int) $on[1]) : $most, 0);
+        return array_reduce(
+            $this->all(),
+            static fn (int $most, string $name): int => preg_match(self::NAMED, $name, $on) === 1 ? max($most, (int) $on[1]) : $most, 0,
+        );
     }
 
     /** @return list<string> names, the newest last */

@@ -18,7 +18,9 @@ final readonly class InShort
 
         return [
             'volume_ml' => self::number($answer['volume_ml'] ?? null),
-            'bbox_mm' => $sides === null ? null : array_map(static fn (mixed $side): float => self::number($side) ?? 0.0, array_values($sides)),
+            'bbox_mm' => $sides === null
+                ? null
+                : array_map(static fn (mixed $side): float => self::number($side) ?? 0.0, array_values($sides)),
             'undercut_pct' => self::number($pull['undercut_area_pct'] ?? null),
             'watertight' => is_bool($answer['watertight'] ?? null) ? $answer['watertight'] : null,
         ];

@@ -34,7 +34,15 @@ final readonly class PutStudyIn
 {
     private const ALLOWANCE_PCT = 8;
 
-    public function __construct(private PutMouldIn $mould, private PlanPour $plan, private PlanBuild $build, private BuildBook $book, private Library $library, private SheetReckoner $reckoner, private Phrasebook $words) {}
+    public function __construct(
+        private PutMouldIn $mould,
+        private PlanPour $plan,
+        private PlanBuild $build,
+        private BuildBook $book,
+        private Library $library,
+        private SheetReckoner $reckoner,
+        private Phrasebook $words,
+    ) {}
 
     /**
      * @return string what was written where
@@ -43,7 +51,9 @@ final readonly class PutStudyIn
      */
     public function __invoke(Study $study, Job $job, CarbonImmutable $now): string
     {
-        $answer = $study->answer === null ? throw BadInput::at('study', Phrase::of('bench.study_not_answered_yet')) : Fields::of($study->answer);
+        $answer = $study->answer === null
+            ? throw BadInput::at('study', Phrase::of('bench.study_not_answered_yet'))
+            : Fields::of($study->answer);
         $block = $answer->object('mould');
         $isOnePart = ($study->asked['one_part'] ?? false) === true;
 
@@ -86,7 +96,13 @@ final readonly class PutStudyIn
     private function builds(Job $job, Fields $answer, Fields $block, CarbonImmutable $now): array
     {
         $said = [];
-        $planned = Build::query()->whereIn('impression_id', $job->impressions()->where('kind', ImpressionKind::Mould)->pluck('id'))->where('plain', false)->whereNotNull('planned_of')->whereNull('begun_at')->with('impression')->get();
+        $planned = Build::query()
+            ->whereIn('impression_id', $job->impressions()->where('kind', ImpressionKind::Mould)->pluck('id'))
+            ->where('plain', false)
+            ->whereNotNull('planned_of')
+            ->whereNull('begun_at')
+            ->with('impression')
+            ->get();
         foreach ($planned as $build) {
             $asks = $this->book->one($build->kind)->asks;
             $measured = array_filter([
@@ -94,7 +110,9 @@ final readonly class PutStudyIn
                 'ml' => in_array('ml', $asks, true) ? $block->number('lower_ml') + $block->number('upper_ml') : null,
                 'flange_mm2' => in_array('flange', $asks, true) ? 0.0 : null,
                 'fill_ml' => in_array('fill', $asks, true) ? 0.0 : null,
-                'wall_mm' => in_array('wall', $asks, true) ? ['least' => $block->number('margin_mm'), 'most' => $block->number('margin_mm')] : null,
+                'wall_mm' => in_array('wall', $asks, true)
+                    ? ['least' => $block->number('margin_mm'), 'most' => $block->number('margin_mm')]
+                    : null,
             ], static fn (mixed $value): bool => $value !== null);
             $made = ($this->build)($build->impression, Fields::of(['kind' => $build->kind, 'measured' => $measured]), $now);
             $this->halves($made, $block);
@@ -137,7 +155,12 @@ final readonly class PutStudyIn
         if (count($unpoured) === ($isOnePart ? 1 : 2)) {
             return [$unpoured, []];
         }
-        if ($job->impressions()->where('kind', ImpressionKind::Mould)->whereHas('pours', static fn ($pours) => $pours->whereNot('state', PourState::Draft))->exists()) {
+        if (
+            $job->impressions()
+                ->where('kind', ImpressionKind::Mould)
+                ->whereHas('pours', static fn ($pours) => $pours->whereNot('state', PourState::Draft))
+                ->exists()
+        ) {
             return [[], ['Its mould is poured already and stays as it is.']];
         }
         $kind = $this->library->moulds()->kinds[$isOnePart ? 'open-block' : 'two-part-block'];
@@ -149,7 +172,9 @@ final readonly class PutStudyIn
     /** @return list<Impression> */
     private function unpoured(Job $job, bool $isOnePart): array
     {
-        return array_values($job->impressions()->where('kind', ImpressionKind::Mould)->where('role', $isOnePart ? MouldPart::Whole : MouldPart::Half)
+        return array_values($job->impressions()->where('kind', ImpressionKind::Mould)->where(
+            'role', $isOnePart ? MouldPart::Whole : MouldPart::Half,
+        )
             ->whereDoesntHave('pours', static fn ($pours) => $pours->whereNot('state', PourState::Draft))->get()->all());
     }
 
@@ -162,7 +187,11 @@ final readonly class PutStudyIn
         $sheet = $pour->sheet;
         unset($sheet['carried'], $sheet['target']['mass_g']);
         $fresh = Pour::query()->whereKey($pour->id)->where('state', PourState::Draft)->lockForUpdate()->first();
-        $fresh?->update(['sheet' => $this->reckoner->fitted([...$sheet, 'volume' => ['method' => 'mesh', 'volume_ml' => round($ml, 1), 'allowance_pct' => $allowancePct]])['sheet']]);
+        $fresh?->update([
+            'sheet' => $this->reckoner->fitted([
+                ...$sheet, 'volume' => ['method' => 'mesh', 'volume_ml' => round($ml, 1), 'allowance_pct' => $allowancePct],
+            ])['sheet'],
+        ]);
     }
 
     private function note(Study $study, Fields $block, bool $isOnePart): string
@@ -171,7 +200,15 @@ final readonly class PutStudyIn
         $vents = count($block->objects('vents', 200));
         $size = implode(' × ', array_map(fn (float $mm): string => $this->said(Quantity::length(round($mm))), $inner));
 
-        return trim("From the study of {$study->modelFile->name}: box {$size} inside".($isOnePart ? '' : ', seam '.$this->said(Quantity::length(round($block->number('seam_mm')))).' above its floor, '.$this->keys($block).' keys of '.$this->said(Quantity::length(round($block->number('key_mm'))))).", {$vents} ".($vents === 1 ? 'vent' : 'vents').'.');
+        return trim(
+            "From the study of {$study->modelFile->name}: box {$size} inside".(
+                $isOnePart
+                ? ''
+                : ', seam '.$this->said(Quantity::length(round($block->number('seam_mm')))).' above its floor, '.$this
+                    ->keys($block).' keys of '.$this
+                    ->said(Quantity::length(round($block->number('key_mm'))))
+            ).", {$vents} ".($vents === 1 ? 'vent' : 'vents').'.',
+        );
     }
 
     private function keys(Fields $block): int

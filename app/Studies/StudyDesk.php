@@ -25,7 +25,7 @@ use Symfony\Component\Process\Process;
 final readonly class StudyDesk
 {
     /** Raised when the same question would be answered otherwise: what was answered before is then asked again. */
-    public const EDITION = 3;
+    public const EDITION = 4;
 
     /** About a larger file no question is small. */
     public const AT_ONCE_BYTES = 4_000_000;
@@ -51,7 +51,10 @@ final readonly class StudyDesk
         $question = array_filter($asked->toArray(), static fn (mixed $value): bool => $value !== null && $value !== false);
         ksort($question);
         $study = $file->studies()->createOrFirst(['mark' => self::mark($file, $question)], ['asked' => $question, 'created_at' => $now]);
-        if (in_array($study->state, [Study::CANCELLED, Study::REFUSED], true) || ($study->state === Study::RUNNING && $study->created_at < $now->subSeconds((int) self::longest()))) {
+        if (
+            in_array($study->state, [Study::CANCELLED, Study::REFUSED], true)
+            || ($study->state === Study::RUNNING && $study->created_at < $now->subSeconds((int) self::longest()))
+        ) {
             // Stopped or broken off, or taken up by somebody who is no more: it is asked anew.
             $study->update(['state' => Study::WAITING, 'done' => 0, 'wrong' => null, 'created_at' => $now]);
         }
@@ -65,11 +68,24 @@ final readonly class StudyDesk
     /** A slider asks much: of one model the newest are kept, and what was found when all was left to be found. */
     private function tidy(ModelFile $file): void
     {
-        $old = $file->studies()->reorder()->where('mark', '!=', self::mark($file, []))->orderByDesc('id')->offset(self::KEPT)->limit(self::KEPT)->get(['id', 'workshop_id', 'mark', 'model_file_id']);
+        $old = $file
+            ->studies()
+            ->reorder()
+            ->where('mark', '!=', self::mark($file, []))
+            ->orderByDesc('id')
+            ->offset(self::KEPT)
+            ->limit(self::KEPT)
+            ->get(['id', 'workshop_id', 'mark', 'model_file_id']);
         foreach ($old as $study) {
             Files::disk()->delete($study->states());
             $study->delete();
         }
+    }
+
+    /** Whether it was answered as it would not be answered any more. */
+    public function isOfBefore(ModelFile $file, Study $study): bool
+    {
+        return $study->state === Study::DONE && $study->mark !== self::mark($file, $study->asked);
     }
 
     /** What was found when all was left to be found; null where that was never asked. */
@@ -87,25 +103,47 @@ final readonly class StudyDesk
     /** Answers a study that waits; where another does so already, there is nothing to do. */
     public function answer(Study $study): void
     {
-        if (Study::query()->whereKey($study->id)->where('state', Study::WAITING)->update(['state' => Study::RUNNING, 'done' => 0, 'taken_at' => CarbonImmutable::now()]) === 0) {
+        if (
+            Study::query()
+                ->whereKey($study->id)
+                ->where('state', Study::WAITING)
+                ->update(['state' => Study::RUNNING, 'done' => 0, 'taken_at' => CarbonImmutable::now()]) === 0
+        ) {
             return;
         }
         try {
             $answer = $this->run($study);
             $read = json_decode($answer, true);
-            Study::query()->whereKey($study->id)->where('state', Study::RUNNING)->update(['state' => Study::DONE, 'done' => 1000, 'answer' => $answer, 'in_short' => json_encode(InShort::of(is_array($read) ? $read : []), JSON_THROW_ON_ERROR)]);
+            Study::query()
+                ->whereKey($study->id)
+                ->where('state', Study::RUNNING)
+                ->update([
+                    'state' => Study::DONE, 'done' => 1000, 'answer' => $answer,
+                    'in_short' => json_encode(InShort::of(is_array($read) ? $read : []), JSON_THROW_ON_ERROR),
+                ]);
         } catch (Cancelled) {
             Study::query()->whereKey($study->id)->update(['state' => Study::CANCELLED]);
         } catch (BadInput $wrong) {
-            Study::query()->whereKey($study->id)->update(['state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of($wrong->says), JSON_THROW_ON_ERROR)]);
+            Study::query()->whereKey($study->id)->update([
+                'state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of($wrong->says), JSON_THROW_ON_ERROR),
+            ]);
         }
     }
 
     /** One whose runner is no more ends in a sentence; that of the next one has its turn. */
     public function lapsed(Study $study, CarbonImmutable $now): Study
     {
-        if ($study->state === Study::RUNNING && $study->taken_at !== null && $study->taken_at < $now->subSeconds((int) (self::longest() + self::GRACE_SECONDS))) {
-            Study::query()->whereKey($study->id)->where('state', Study::RUNNING)->update(['state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of(Phrase::of('piece.broke_off')), JSON_THROW_ON_ERROR)]);
+        if (
+            $study->state === Study::RUNNING
+            && $study->taken_at !== null
+            && $study->taken_at < $now->subSeconds((int) (self::longest() + self::GRACE_SECONDS))
+        ) {
+            Study::query()
+                ->whereKey($study->id)
+                ->where('state', Study::RUNNING)
+                ->update([
+                    'state' => Study::REFUSED, 'wrong' => json_encode(PhraseData::of(Phrase::of('piece.broke_off')), JSON_THROW_ON_ERROR),
+                ]);
 
             return $study->refresh();
         }
@@ -130,7 +168,10 @@ final readonly class StudyDesk
         $file = $study->modelFile;
         $mesh = Files::here($file->path()) ?? throw BadInput::at('file', Phrase::of('piece.file_gone'));
         $keep = Files::work();
-        $process = Cage::php([base_path('bin/apalos'), 'study', $mesh, ...$this->words($file, $study->asked), '--keep', $keep, '--progress'], self::MEGABYTES, self::longest() + self::GRACE_SECONDS);
+        $process = Cage::php(
+            [base_path('bin/apalos'), 'study', $mesh, ...$this->words($file, $study->asked), '--keep', $keep, '--progress'],
+            self::MEGABYTES, self::longest() + self::GRACE_SECONDS,
+        );
         $process->start();
         $told = 0;
         $said = '';
@@ -165,7 +206,12 @@ final readonly class StudyDesk
 
     private function tell(Study $study, int $done, string $doing, Process $process): void
     {
-        if (Study::query()->whereKey($study->id)->where('state', Study::RUNNING)->update(['done' => min(999, $done), 'doing' => $doing]) === 0) {
+        if (
+            Study::query()
+                ->whereKey($study->id)
+                ->where('state', Study::RUNNING)
+                ->update(['done' => min(999, $done), 'doing' => $doing]) === 0
+        ) {
             $process->stop(0.5);
             throw new Cancelled;
         }
@@ -174,7 +220,9 @@ final readonly class StudyDesk
     private function refused(string $output): BadInput
     {
         $said = json_decode($output, true);
-        $message = is_array($said) && is_array($said['error'] ?? null) && is_string($said['error']['message'] ?? null) ? $said['error']['message'] : null;
+        $message = is_array($said) && is_array($said['error'] ?? null) && is_string($said['error']['message'] ?? null)
+            ? $said['error']['message']
+            : null;
 
         return BadInput::at('file', $message === null ? Phrase::of('piece.broke_off') : Phrase::written($message));
     }
@@ -186,7 +234,9 @@ final readonly class StudyDesk
     private function words(ModelFile $file, array $asked): array
     {
         $words = ['--format', $file->format->value];
-        foreach (['pull' => 'pull', 'pour' => 'pour', 'school' => 'school', 'wall_mm' => 'wall', 'shore_a' => 'shore', 'seam_mm' => 'seam'] as $key => $option) {
+        foreach ([
+            'pull' => 'pull', 'pour' => 'pour', 'school' => 'school', 'wall_mm' => 'wall', 'shore_a' => 'shore', 'seam_mm' => 'seam',
+        ] as $key => $option) {
             if (is_string($asked[$key] ?? null) || is_int($asked[$key] ?? null) || is_float($asked[$key] ?? null)) {
                 array_push($words, "--{$option}", (string) $asked[$key]);
             }
@@ -201,6 +251,8 @@ final readonly class StudyDesk
             array_push($words, '--units', $file->unit->value);
         }
 
-        return $file->sides === null || $file->sides === [] ? $words : [...$words, '--sides', json_encode($file->sides, JSON_THROW_ON_ERROR)];
+        return $file->sides === null || $file->sides === []
+            ? $words
+            : [...$words, '--sides', json_encode($file->sides, JSON_THROW_ON_ERROR)];
     }
 }

@@ -19,25 +19,41 @@ use App\Types\View;
  * @phpstan-type WayShape array{at: Place, to: Place, length_mm: float}
  * @phpstan-type MouldBlockShape array{
  *     inner_mm: Place, margin_mm: float, seam_mm: float, stepped: bool, lower_ml: float, upper_ml: float, keys: list<Place>, key_mm: float,
- *     spout: array{at: Place, to: Place, length_mm: float, reservoir_ml: float}, vents: list<WayShape>, fill_mm: float, locks_pct?: float, warnings: list<StudyWarningShape>
+ *     spout: array{at: Place, to: Place, length_mm: float, reservoir_ml: float}, vents: list<WayShape>, fill_mm: float, locks_pct?: float,
+ *     warnings: list<StudyWarningShape>
  * }
- * @phpstan-type FloatShape array{floats: bool, up: Place|null, level_mm: float, wet_ml: float, dry_ml: float, draught_mm: float, freeboard_mm: float, stable: bool}
+ * @phpstan-type FloatShape array{
+ *     floats: bool, up: Place|null, level_mm: float, wet_ml: float, dry_ml: float, draught_mm: float, freeboard_mm: float, stable: bool,
+ * }
  * @phpstan-type StudyAnswerShape array{
  *     triangles: int, unit: string, bbox_mm: Place, least_mm: Place, area_mm2: float, volume_ml: float, centre_mm: Place,
  *     watertight: bool, open_edges: int, shells: int, flipped: int,
- *     pull: array{axis: Place, undercut_area_pct: float, undercut_depth_mm: float, parting: array{flat: bool, z_range_mm: array{float, float}, loops: int}},
+ *     pull: array{
+ *         axis: Place, undercut_area_pct: float, undercut_depth_mm: float,
+ *         parting: array{flat: bool, z_range_mm: array{float, float}, loops: int},
+ *     },
  *     pulls: list<array{axis: Place, undercut_area_pct: float}>, pours: list<PouredShape>, halves: array{below_ml: float, above_ml: float},
  *     stretch: array{needed_pct: float, opening_mm: float, passes_mm: float}, mould: MouldBlockShape, float: FloatShape|null,
- *     seam: list<list<float>>, deepest: Place|null, frame: array{across: Place, other: Place, along: Place, least: Place, most: Place, plane: float},
- *     opening: array{at: float, girth: float}, passing: array{at: float, girth: float}, words: list<Phrase>, warnings: list<StudyWarningShape>
+ *     seam: list<list<float>>, deepest: Place|null,
+ *     frame: array{across: Place, other: Place, along: Place, least: Place, most: Place, plane: float},
+ *     opening: array{at: float, girth: float}, passing: array{at: float, girth: float}, words: list<Phrase>,
+ *     warnings: list<StudyWarningShape>
  * }
- * @phpstan-type StudyAskedShape array{pull: string|null, pour: string|null, one_part: bool, school: string|null, wall_mm: float|null, shore_a: float|null, seam_mm: float|null, float: array{mass_g: float, centre_mm: Place|null, water_sg: float}|null}
+ * @phpstan-type StudyAskedShape array{
+ *     pull: string|null, pour: string|null, one_part: bool, school: string|null, wall_mm: float|null, shore_a: float|null,
+ *     seam_mm: float|null, float: array{mass_g: float, centre_mm: Place|null, water_sg: float}|null,
+ * }
  */
 final readonly class StudyView implements View
 {
     public function __construct(private Study $study) {}
 
-    /** @return array{id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, doing: string|null, asked: StudyAskedShape, wrong: Phrase|null, answer: StudyAnswerShape|null} */
+    /**
+     * @return array{
+     *     id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, doing: string|null, asked: StudyAskedShape,
+     *     wrong: Phrase|null, answer: StudyAnswerShape|null,
+     * }
+     */
     public function toArray(): array
     {
         /** @var 'waiting'|'running'|'done'|'refused'|'cancelled' $state */
@@ -46,7 +62,11 @@ final readonly class StudyView implements View
         /** @var StudyAnswerShape|null $answer */
         $answer = PhraseData::back($this->study->answer);
         /** @var StudyAskedShape $asked */
-        $asked = $this->study->asked + ['pull' => null, 'pour' => null, 'one_part' => false, 'school' => null, 'wall_mm' => null, 'shore_a' => null, 'seam_mm' => null, 'float' => null];
+        $asked = $this->study->asked
+            + [
+                'pull' => null, 'pour' => null, 'one_part' => false, 'school' => null, 'wall_mm' => null, 'shore_a' => null,
+                'seam_mm' => null, 'float' => null,
+            ];
 
         return [
             'id' => $this->study->id, 'state' => $state, 'done' => $this->study->done, 'doing' => $this->study->doing, 'asked' => $asked,

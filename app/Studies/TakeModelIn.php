@@ -57,7 +57,8 @@ final readonly class TakeModelIn
         }
         $disk = Files::disk();
         $there = $this->pieces($path);
-        // Sent again after a lost answer, a piece lies where it lay, and what came after it comes again; one whose beginning never came leaves nothing.
+        // Sent again after a lost answer, a piece lies where it lay, and what came after it comes again; one whose beginning never came
+        // leaves nothing.
         $end = 0;
         foreach ($there as $from => $bytesOf) {
             $from !== $end || $from >= $at || $end += $bytesOf;
@@ -66,7 +67,8 @@ final readonly class TakeModelIn
         foreach ($there as $from => $bytesOf) {
             $from < $at || $disk->delete(self::piecePath($path, $from, $bytesOf));
         }
-        $disk->put(self::piecePath($path, $at, strlen($bytes)), $bytes) || throw BadInput::at('file', Phrase::of('bench.file_cannot_be_kept'));
+        $disk->put(self::piecePath($path, $at, strlen($bytes)), $bytes)
+            || throw BadInput::at('file', Phrase::of('bench.file_cannot_be_kept'));
 
         return $at + strlen($bytes);
     }
@@ -109,7 +111,8 @@ final readonly class TakeModelIn
             $this->join($path, $pieces, $whole);
             $hash = (string) hash_file('sha256', $whole);
             $file = ModelFile::withTrashed()->createOrFirst(['workshop_id' => $this->workshop->id, 'hash' => $hash], [
-                'name' => self::called($name), 'format' => $format, 'bytes' => (int) filesize($whole), 'job_id' => $job?->id, 'created_at' => $now,
+                'name' => self::called($name), 'format' => $format, 'bytes' => (int) filesize($whole), 'job_id' => $job?->id,
+                'created_at' => $now,
             ]);
             Files::disk()->exists($file->path()) || Files::take($whole, $file->path());
         } finally {
@@ -167,7 +170,15 @@ final readonly class TakeModelIn
         foreach ($newest as $upload => $at) {
             $at >= $now - $longest || $disk->deleteDirectory($upload);
         }
-        if (count(array_filter(array_keys($newest), fn (string $upload): bool => dirname($upload) === "uploads/{$this->workshop->id}/{$this->who}" && $newest[$upload] >= $now - $longest)) >= self::MOST_AT_ONCE) {
+        if (
+            count(
+                array_filter(
+                    array_keys($newest),
+                    fn (string $upload): bool => dirname($upload) === "uploads/{$this->workshop->id}/{$this->who}"
+                        && $newest[$upload] >= $now - $longest,
+                ),
+            ) >= self::MOST_AT_ONCE
+        ) {
             throw BadInput::at('file', Phrase::of('bench.many_files_on_their'));
         }
     }

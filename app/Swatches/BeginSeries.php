@@ -10,7 +10,10 @@ use App\Models\Series;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 
-/** What was asked for goes onto the bench, with the sheets, the scale, the room and the clock it was planned for: from here on its plan stays. */
+/**
+ * What was asked for goes onto the bench, with the sheets, the scale, the room and the clock it was planned for: from here on its plan
+ * stays.
+ */
 final readonly class BeginSeries
 {
     public function __construct(private Workshop $workshop, private SeriesBook $book) {}
@@ -25,7 +28,8 @@ final readonly class BeginSeries
         $question = Fields::of(array_diff_key($in->toArray(), ['thickness_mm' => 0]));
 
         return $this->workshop->series()->create([
-            'question' => $question->toArray(), 'plan' => $this->book->frozen($question), 'thickness_mm' => $in->numberOrNull('thickness_mm', 0.05, 200.0), 'begun_at' => $now,
+            'question' => $question->toArray(), 'plan' => $this->book->frozen($question),
+            'thickness_mm' => $in->numberOrNull('thickness_mm', 0.05, 200.0), 'begun_at' => $now,
         ]);
     }
 }

@@ -27,7 +27,12 @@ final readonly class CardWriter
 
     private const COLOURLESS = [AdditiveRole::Softener, AdditiveRole::VinylSoftener, AdditiveRole::Thinner];
 
-    public function __construct(private Library $library, private Recipes $recipes, private Softeners $softeners, private Workshop $workshop) {}
+    public function __construct(
+        private Library $library,
+        private Recipes $recipes,
+        private Softeners $softeners,
+        private Workshop $workshop,
+    ) {}
 
     /** Where the shelf has changed since, everything is read off again. */
     public function catchUp(): void
@@ -98,18 +103,25 @@ final readonly class CardWriter
     /** @return array<string, mixed> */
     private function card(KnownSwatch $known): array
     {
-        [$swatch, $softening, $hardness, $colour, $pigments] = [$known->swatch, $known->softening(), $known->hardness(), $known->colour(), $known->pigments()];
+        [$swatch, $softening, $hardness, $colour, $pigments] = [
+            $known->swatch, $known->softening(), $known->hardness(), $known->colour(), $known->pigments(),
+        ];
         $median = $hardness?->median();
 
         return [
             'swatch_id' => $swatch->id, 'workshop_id' => $swatch->workshop_id, 'base_code' => $known->recipe?->base->code,
             'softener_code' => $softening['softener'] ?? null, 'pct_of_ab' => $softening['pct'] ?? null,
-            'scale' => $median?->scale->value, 'reading' => $median?->reading, 'spread' => $hardness?->spread(), 'places' => $hardness === null ? null : count($hardness->readings),
+            'scale' => $median?->scale->value, 'reading' => $median?->reading, 'spread' => $hardness?->spread(),
+            'places' => $hardness === null ? null : count($hardness->readings),
             'ln_modulus' => $median === null ? null : log($median->modulus()), 'off_sd' => null,
             'lab_l' => $colour?->toArray()[0], 'lab_a' => $colour?->toArray()[1], 'lab_b' => $colour?->toArray()[2],
-            'pigment_code' => count($pigments) === 1 ? array_key_first($pigments) : null, 'drawdown' => count($pigments) > 1 ? null : self::drawdown($known, array_values($pigments)[0] ?? null),
+            'pigment_code' => count($pigments) === 1 ? array_key_first($pigments) : null,
+            'drawdown' => count($pigments) > 1 ? null : self::drawdown($known, array_values($pigments)[0] ?? null),
             'unread' => $swatch->readings->isEmpty(), 'poured_at' => $swatch->getRawOriginal('poured_at'),
-            'words' => mb_strtolower(implode(' ', [$swatch->name, $swatch->note ?? '', $swatch->version->formula->name, $known->recipe->base->name ?? '', ...array_map(static fn ($sheet): string => $sheet->name, $known->recipe?->sheets() ?? [])])),
+            'words' => mb_strtolower(implode(' ', [
+                $swatch->name, $swatch->note ?? '', $swatch->version->formula->name, $known->recipe->base->name ?? '',
+                ...array_map(static fn ($sheet): string => $sheet->name, $known->recipe?->sheets() ?? []),
+            ])),
         ];
     }
 
@@ -146,7 +158,9 @@ final readonly class CardWriter
                 $shore = Softeners::shore($sheet);
                 $read = DrawerCards::ofPair($base, $softener);
                 $pucks = array_map(static fn (ReadPuck $of): SoftenedPuck => $of->puck, $read);
-                $judged = $shore === null || $additive->softening === null ? [] : Contradictions::among($shore, $additive->softening->k, $pucks);
+                $judged = $shore === null || $additive->softening === null
+                    ? []
+                    : Contradictions::among($shore, $additive->softening->k, $pucks);
                 foreach (array_filter($judged, static fn (JudgedPuck $puck): bool => $puck->isOutlier) as $i => $puck) {
                     DrawerCard::query()->whereKey($read[$i]->swatchId)->update(['off_sd' => $puck->offSd]);
                 }

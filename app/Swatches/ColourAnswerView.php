@@ -26,7 +26,8 @@ final readonly class ColourAnswerView implements View
      * @param  list<array{share_pct: float, light: Lab, dark: Lab, here: Lab}>  $ladder
      */
     public function __construct(
-        private TintResult $tint, private ?Lab $target, private array $pigments, private Library $library, private float $maxLoad, private ?EqualCups $cup, private ?Phrase $batchWrong, private array $ladder,
+        private TintResult $tint, private ?Lab $target, private array $pigments, private Library $library, private float $maxLoad,
+        private ?EqualCups $cup, private ?Phrase $batchWrong, private array $ladder,
     ) {}
 
     /**
@@ -45,8 +46,20 @@ final readonly class ColourAnswerView implements View
             'target' => $this->target === null ? null : ['lab' => $this->target->toArray(), 'srgb' => $this->target->srgb()],
             'max_load_pct' => $this->maxLoad,
             'recipe' => $this->pinches($this->tint->recipe->loads),
-            'alternatives' => array_map(fn ($recipe): array => ['recipe' => $this->pinches($recipe->loads), 'srgb' => $recipe->lab->srgb(), 'delta_e' => $recipe->deltaE, 'shows_pct' => $recipe->showsPct], $this->tint->alternatives),
-            'ladder' => array_map(static fn (array $rung): array => ['share_pct' => $rung['share_pct'], 'light' => $rung['light']->srgb(), 'dark' => $rung['dark']->srgb(), 'here' => $rung['here']->srgb()], $this->ladder),
+            'alternatives' => array_map(
+                fn ($recipe): array => [
+                    'recipe' => $this->pinches($recipe->loads), 'srgb' => $recipe->lab->srgb(), 'delta_e' => $recipe->deltaE,
+                    'shows_pct' => $recipe->showsPct,
+                ],
+                $this->tint->alternatives,
+            ),
+            'ladder' => array_map(
+                static fn (array $rung): array => [
+                    'share_pct' => $rung['share_pct'], 'light' => $rung['light']->srgb(), 'dark' => $rung['dark']->srgb(),
+                    'here' => $rung['here']->srgb(),
+                ],
+                $this->ladder,
+            ),
             'depth' => $this->tint->depth(),
             'cup' => $this->cup === null ? null : ['mass_g' => $this->cup->each, 'cups' => $this->cup->cups],
             'batch_wrong' => $this->batchWrong,
@@ -63,7 +76,10 @@ final readonly class ColourAnswerView implements View
         foreach ($this->pigments as $code => $pigment) {
             $pct = $loads[$pigment->name] ?? 0.0;
             if ($pct > 0.0) {
-                $pinches[] = ['code' => $code, 'name' => $pigment->name, 'colour' => $this->library->shelf()->additives[$code]->colour, 'pct' => $pct, 'grams' => $this->cup === null ? null : $this->cup->each * $pct / 100.0];
+                $pinches[] = [
+                    'code' => $code, 'name' => $pigment->name, 'colour' => $this->library->shelf()->additives[$code]->colour, 'pct' => $pct,
+                    'grams' => $this->cup === null ? null : $this->cup->each * $pct / 100.0,
+                ];
             }
         }
 

@@ -37,7 +37,13 @@ final readonly class ColourAnswers
 
     private const USUAL_MAX_PCT = 3.0;
 
-    public function __construct(private ColourBook $colours, private Library $library, private Workshop $workshop, private PlannedBatch $batches, private Tinter $tinter = new Tinter) {}
+    public function __construct(
+        private ColourBook $colours,
+        private Library $library,
+        private Workshop $workshop,
+        private PlannedBatch $batches,
+        private Tinter $tinter = new Tinter,
+    ) {}
 
     /** @throws BadInput */
     public function answer(Fields $in): ColourAnswerView
@@ -58,17 +64,27 @@ final readonly class ColourAnswers
         $backing = self::backing($in);
         [$cup, $wrong] = $this->cup($code, $in->objectOrNull('batch'));
         $ks = static fn (Colourant $colourant): array => ['k' => $colourant->k, 's' => $colourant->s];
-        $byName = $loads === null ? null : array_combine(array_map(fn (string $c): string => $pigments[$c]->name, $loads->names()), array_map(static fn (string $c): float => $loads->number($c, 0.0, 100.0), $loads->names()));
+        $byName = $loads === null
+            ? null
+            : array_combine(
+                array_map(fn (string $c): string => $pigments[$c]->name, $loads->names()),
+                array_map(static fn (string $c): float => $loads->number($c, 0.0, 100.0), $loads->names()),
+            );
         $answer = $this->tinter->ask(Fields::of(array_filter([
             'base' => ['ks' => $ks($base)],
             'pigments' => array_values(array_map(static fn (Colourant $p): array => ['name' => $p->name, 'ks' => $ks($p)], $pigments)),
-            'loads' => $byName, 'target' => $target === null ? null : ['lab' => $target->toArray(), ...($depth === null ? [] : ['depth' => $depth->toArray()])],
-            'thickness_mm' => $mm, 'backing_lab' => $backing->toArray(), 'max_load_pct' => $this->limit($code), 'max_pigments' => $in->numberOrNull('max_pigments', 1.0, 6.0),
+            'loads' => $byName,
+            'target' => $target === null ? null : ['lab' => $target->toArray(), ...($depth === null ? [] : ['depth' => $depth->toArray()])],
+            'thickness_mm' => $mm, 'backing_lab' => $backing->toArray(), 'max_load_pct' => $this->limit($code),
+            'max_pigments' => $in->numberOrNull('max_pigments', 1.0, 6.0),
             'batch_g' => $cup?->each, 'division_g' => $cup === null ? null : $this->workshop->scale_division_g,
         ], static fn (mixed $value): bool => $value !== null)));
         assert($answer instanceof TintResult);
 
-        return new ColourAnswerView($answer, $target, $pigments, $this->library, $this->limit($code), $cup, $wrong, $this->ladder($base, $pigments, $answer, $mm, $backing));
+        return new ColourAnswerView(
+            $answer, $target, $pigments, $this->library, $this->limit($code), $cup, $wrong,
+            $this->ladder($base, $pigments, $answer, $mm, $backing),
+        );
     }
 
     /**
@@ -149,7 +165,12 @@ final readonly class ColourAnswers
     private function pigments(string $base, array $codes, bool $all): array
     {
         if ($all) {
-            $codes = array_values(array_map(static fn (array $p): string => $p['sheet']->code, array_filter($this->colours->pigments($base), static fn (array $p): bool => $p['drawdowns'] > 0)));
+            $codes = array_values(
+                array_map(
+                    static fn (array $p): string => $p['sheet']->code,
+                    array_filter($this->colours->pigments($base), static fn (array $p): bool => $p['drawdowns'] > 0),
+                ),
+            );
         }
         $pigments = [];
         foreach ($codes as $code) {
@@ -169,12 +190,18 @@ final readonly class ColourAnswers
         if ($in === []) {
             return [];
         }
-        $mixtures = array_map(static fn (Lab $behind): Mixture => new Mixture($base, $mm, Spectrum::of($behind)), ['light' => Lab::of(...self::BACKINGS['light']), 'dark' => Lab::of(...self::BACKINGS['dark']), 'here' => $backing]);
+        $mixtures = array_map(
+            static fn (Lab $behind): Mixture => new Mixture($base, $mm, Spectrum::of($behind)),
+            ['light' => Lab::of(...self::BACKINGS['light']), 'dark' => Lab::of(...self::BACKINGS['dark']), 'here' => $backing],
+        );
 
         return array_map(static function (float $pct) use ($in, $answer, $mixtures): array {
             $amounts = array_map(static fn (Colourant $p): float => $answer->recipe->loads[$p->name] * $pct / 100.0, $in);
 
-            return ['share_pct' => $pct, 'light' => $mixtures['light']->lab($in, $amounts), 'dark' => $mixtures['dark']->lab($in, $amounts), 'here' => $mixtures['here']->lab($in, $amounts)];
+            return [
+                'share_pct' => $pct, 'light' => $mixtures['light']->lab($in, $amounts), 'dark' => $mixtures['dark']->lab($in, $amounts),
+                'here' => $mixtures['here']->lab($in, $amounts),
+            ];
         }, self::RUNGS);
     }
 }

@@ -25,14 +25,21 @@ final class ColourBook
     /** @var array<string, Colourant> */
     private array $known = [];
 
-    public function __construct(private readonly DrawerCards $cards, private readonly Library $library, private readonly Repository $cache) {}
+    public function __construct(
+        private readonly DrawerCards $cards,
+        private readonly Library $library,
+        private readonly Repository $cache,
+    ) {}
 
     /** @throws BadInput where nobody made a bare drawdown of it */
     public function base(string $code): Colourant
     {
         $name = $this->library->shelf()->base($code)->name;
 
-        return $this->known[$code] ??= $this->characterised($name, $this->cards->drawdowns($code, null), null, 'base', "{$name} was never read bare. Cast a puck of it without pigment, and read its colour over white and over black: until then no colour in it can be told.");
+        return $this->known[$code] ??= $this->characterised(
+            $name, $this->cards->drawdowns($code, null), null, 'base',
+            "{$name} was never read bare. Cast a puck of it without pigment, and read its colour over white and over black: until then no colour in it can be told.",
+        );
     }
 
     /**
@@ -60,7 +67,10 @@ final class ColourBook
         $name = $this->library->shelf()->additive($code)->name;
         $in = $this->baseOf($code, $base);
 
-        return $this->characterised($name, $in === null ? [] : $this->cards->drawdowns($in, $code), $in === null ? null : $this->base($in), 'pigments', "{$name} was never characterised. Make a drawdown of it and read it over white and over black.");
+        return $this->characterised(
+            $name, $in === null ? [] : $this->cards->drawdowns($in, $code), $in === null ? null : $this->base($in), 'pigments',
+            "{$name} was never characterised. Make a drawdown of it and read it over white and over black.",
+        );
     }
 
     /** Its drawdowns in this base where there are some, else in whichever has most: a pigment brings its own colour along. */
@@ -82,7 +92,9 @@ final class ColourBook
             throw BadInput::at($field, Phrase::written($otherwise));
         }
         /** @var array{k: list<float>, s: list<float>} $ks */
-        $ks = $this->cache->rememberForever('colourant:'.md5((string) json_encode([$drawdowns, $base?->k, $base?->s])), static function () use ($name, $drawdowns, $base): array {
+        $ks = $this->cache->rememberForever('colourant:'.md5(
+            (string) json_encode([$drawdowns, $base?->k, $base?->s]),
+        ), static function () use ($name, $drawdowns, $base): array {
             $colourant = Colourant::from(Fields::of(['drawdowns' => $drawdowns]), $name, $base);
 
             return ['k' => $colourant->k, 's' => $colourant->s];

@@ -7,6 +7,7 @@ namespace App\Swatches;
 use Apalos\Core\Harden\SoftenedPuck;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
+use App\Looks\Memo;
 use App\Models\DrawerCard;
 use Illuminate\Database\Eloquent\Builder;
 
@@ -27,7 +28,7 @@ final class DrawerCards
 
     private bool $isFresh = false;
 
-    public function __construct(private readonly CardWriter $writer) {}
+    public function __construct(private readonly CardWriter $writer, private readonly Memo $memo) {}
 
     /** @return Builder<DrawerCard> */
     public function all(): Builder
@@ -62,8 +63,17 @@ final class DrawerCards
     /** @return array<string, array<string, int>> how many pucks were read, by base and softener; those without softener under '' */
     public function counts(): array
     {
+        // Five thousand cards are counted once, and again when one of them is another.
+        return $this->memo->of('pucks', $this->restsOn(), $this->counted(...));
+    }
+
+    /** @return array<string, array<string, int>> */
+    private function counted(): array
+    {
         $counts = [];
-        foreach ($this->all()->whereNotNull('pct_of_ab')->whereNotNull('reading')->groupBy('base_code', 'softener_code')->selectRaw('base_code, softener_code, count(*) as pucks')->toBase()->get() as $row) {
+        foreach ($this->all()->whereNotNull('pct_of_ab')->whereNotNull('reading')->groupBy('base_code', 'softener_code')->selectRaw(
+            'base_code, softener_code, count(*) as pucks',
+        )->toBase()->get() as $row) {
             $counts[(string) $row->base_code][(string) $row->softener_code] = (int) $row->pucks;
         }
 
@@ -75,7 +85,9 @@ final class DrawerCards
     {
         if ($this->drawn === null) {
             $this->drawn = [];
-            foreach ($this->all()->whereNotNull('drawdown')->groupBy('base_code', 'pigment_code')->selectRaw('base_code, pigment_code, count(*) as drawdowns')->toBase()->get() as $row) {
+            foreach ($this->all()->whereNotNull('drawdown')->groupBy('base_code', 'pigment_code')->selectRaw(
+                'base_code, pigment_code, count(*) as drawdowns',
+            )->toBase()->get() as $row) {
                 $this->drawn[(string) $row->base_code][(string) $row->pigment_code] = (int) $row->drawdowns;
             }
         }
@@ -86,7 +98,9 @@ final class DrawerCards
     /** @return list<array<string, mixed>> the newest, oldest of them first, as the core's contract has them */
     public function drawdowns(string $base, ?string $pigment): array
     {
-        return array_values($this->all()->where('base_code', $base)->where('pigment_code', $pigment)->whereNotNull('drawdown')->orderByDesc('swatch_id')->limit(self::MOST_DRAWDOWNS)->get()->reverse()
+        return array_values($this->all()->where('base_code', $base)->where(
+            'pigment_code', $pigment,
+        )->whereNotNull('drawdown')->orderByDesc('swatch_id')->limit(self::MOST_DRAWDOWNS)->get()->reverse()
             ->map(static fn (DrawerCard $card): array => $card->drawdown ?? [])->all());
     }
 
@@ -95,10 +109,16 @@ final class DrawerCards
     {
         $rows = DrawerCard::query()->where('base_code', $base)->whereNotNull('pct_of_ab')->whereNotNull('reading')
             ->where(static fn (Builder $with) => $with->where('softener_code', $softener)->orWhereNull('softener_code'))
-            ->orderByDesc('swatch_id')->limit(self::MOST_PUCKS)->toBase()->get(['swatch_id', 'pct_of_ab', 'scale', 'reading', 'spread', 'places'])->reverse();
+            ->orderByDesc('swatch_id')
+            ->limit(self::MOST_PUCKS)
+            ->toBase()
+            ->get(['swatch_id', 'pct_of_ab', 'scale', 'reading', 'spread', 'places'])
+            ->reverse();
 
         return array_values($rows->map(static fn (object $row): ReadPuck => new ReadPuck(
-            (int) $row->swatch_id, new SoftenedPuck((float) $row->pct_of_ab, Shore::of(ShoreScale::from((string) $row->scale), (float) $row->reading)), (float) $row->spread, (int) $row->places,
+            (int) $row->swatch_id,
+            new SoftenedPuck((float) $row->pct_of_ab, Shore::of(ShoreScale::from((string) $row->scale), (float) $row->reading)),
+            (float) $row->spread, (int) $row->places,
         ))->all());
     }
 }

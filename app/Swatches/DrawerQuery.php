@@ -20,7 +20,9 @@ use Illuminate\Database\Eloquent\Builder;
 /**
  * The swatch drawer, with what is nearest to a hardness and a colour on top.
  *
- * @phpstan-type DrawerRow array{known: KnownSwatch, card: DrawerCard, formula: string, formula_href: string, delta_e: float|null, points: float|null}
+ * @phpstan-type DrawerRow array{
+ *     known: KnownSwatch, card: DrawerCard, formula: string, formula_href: string, delta_e: float|null, points: float|null,
+ * }
  */
 final readonly class DrawerQuery
 {
@@ -60,7 +62,10 @@ final readonly class DrawerQuery
             $swatch = $swatches->get($card->swatch_id);
             if ($swatch instanceof Swatch) {
                 $of = $versions[$swatch->formula_version_id];
-                $rows[] = ['known' => new KnownSwatch($swatch, $of['recipe']), 'card' => $card, 'formula' => $of['called'], 'formula_href' => $of['href'], 'delta_e' => self::seen($colour, $card), 'points' => self::points($hardness, $card)];
+                $rows[] = [
+                    'known' => new KnownSwatch($swatch, $of['recipe']), 'card' => $card, 'formula' => $of['called'],
+                    'formula_href' => $of['href'], 'delta_e' => self::seen($colour, $card), 'points' => self::points($hardness, $card),
+                ];
             }
         }
 
@@ -74,9 +79,16 @@ final readonly class DrawerQuery
     private function versions(array $ids): array
     {
         $versions = [];
-        foreach (Rows::of('formula_versions')->join('formulas', 'formulas.id', '=', 'formula_versions.formula_id')->whereIn('formula_versions.id', $ids)->get(['formula_versions.id', 'formula_versions.number', 'formula_versions.recipe', 'formulas.id as formula_id', 'formulas.name']) as $row) {
+        foreach (Rows::of('formula_versions')->join(
+            'formulas', 'formulas.id', '=', 'formula_versions.formula_id',
+        )->whereIn('formula_versions.id', $ids)->get([
+            'formula_versions.id', 'formula_versions.number', 'formula_versions.recipe', 'formulas.id as formula_id', 'formulas.name',
+        ]) as $row) {
             $said = json_decode((string) $row->recipe, true);
-            $versions[(int) $row->id] = ['recipe' => is_array($said) ? $this->recipes->read($said) : null, 'called' => "{$row->name} · {$row->number}", 'href' => "/formulas/{$row->formula_id}?version={$row->id}"];
+            $versions[(int) $row->id] = [
+                'recipe' => is_array($said) ? $this->recipes->read($said) : null, 'called' => "{$row->name} · {$row->number}",
+                'href' => "/formulas/{$row->formula_id}?version={$row->id}",
+            ];
         }
 
         return $versions;
@@ -91,8 +103,18 @@ final readonly class DrawerQuery
         $far = [];
         $wanted = $hardness === null ? 0.0 : log($hardness->modulus());
         foreach ($query->toBase()->get(['swatch_id', 'ln_modulus', 'lab_l', 'lab_a', 'lab_b']) as $row) {
-            $far[(int) $row->swatch_id] = ($hardness === null ? 0.0 : ($row->ln_modulus === null ? self::UNREAD : abs($wanted - (float) $row->ln_modulus) / self::FELT))
-                + ($colour === null ? 0.0 : ($row->lab_l === null ? self::UNREAD : Difference::between($colour, Lab::of((float) $row->lab_l, (float) $row->lab_a, (float) $row->lab_b)) / self::SEEN));
+            $far[(int) $row->swatch_id] = (
+                $hardness === null ? 0.0 : ($row->ln_modulus === null ? self::UNREAD : abs($wanted - (float) $row->ln_modulus) / self::FELT)
+            )
+                + (
+                    $colour === null
+                    ? 0.0
+                    : (
+                        $row->lab_l === null
+                        ? self::UNREAD
+                        : Difference::between($colour, Lab::of((float) $row->lab_l, (float) $row->lab_a, (float) $row->lab_b)) / self::SEEN
+                    )
+                );
         }
         // The newest first, but for how far it is from what was asked.
         krsort($far);

@@ -19,7 +19,8 @@ final readonly class FirstDrawdowns
     public function __construct(private BeginSeries $begin, private SeriesBook $book, private Library $library, private Undrawn $undrawn) {}
 
     /**
-     * @param  Fields  $in  `base`, `load` (of each pigment, as its base counts it), `steps` (% of the load), `puck_ml`, `spare_pct`, `mix_min`, `thickness_mm`
+     * @param  Fields  $in `base`, `load` (of each pigment, as its base counts it), `steps` (% of the load), `puck_ml`, `spare_pct`,
+     *   `mix_min`, `thickness_mm`
      * @return list<Series>
      *
      * @throws BadInput where there is nothing to draw down, or more than a bench holds
@@ -31,21 +32,44 @@ final readonly class FirstDrawdowns
         $pigments = $this->undrawn->in($base);
         $steps = array_values(array_filter($in->numbers('steps', 0.0, 100.0), static fn (float $step): bool => $step > 0.0));
         if ($pigments === [] || $steps === []) {
-            throw BadInput::at('pigments', Phrase::written($steps === [] ? 'Say at which shares of the full load they are drawn down.' : "Every pigment on your shelf that goes into {$base->name} was drawn down in it."));
+            throw BadInput::at(
+                'pigments',
+                Phrase::written(
+                    $steps === []
+                        ? 'Say at which shares of the full load they are drawn down.'
+                        : "Every pigment on your shelf that goes into {$base->name} was drawn down in it.",
+                ),
+            );
         }
         $limit = $base->limitFor(AdditiveRole::Pigment);
 
         return DB::transaction(function () use ($in, $base, $pigments, $steps, $limit, $now): array {
             $room = SeriesBook::MOST_LIVE - count($this->book->live());
             if (count($pigments) > $room) {
-                throw BadInput::at('pigments', Phrase::written(sprintf('%d ladders would stand on the bench beside what is weighed up there, and it holds %d. Label some first.', count($pigments), SeriesBook::MOST_LIVE)));
+                throw BadInput::at(
+                    'pigments',
+                    Phrase::written(
+                        sprintf(
+                            '%d ladders would stand on the bench beside what is weighed up there, and it holds %d. Label some first.',
+                            count($pigments), SeriesBook::MOST_LIVE,
+                        ),
+                    ),
+                );
             }
             $bare = ! $this->undrawn->isBareKnown($base);
             $made = [];
             foreach ($pigments as $i => $code) {
                 $made[] = ($this->begin)(Fields::of([
                     'kind' => 'tint', 'pigments' => [$code], 'steps' => $i === 0 && $bare ? [0.0, ...$steps] : $steps,
-                    'recipe' => ['base' => $base->code, 'additives' => [['code' => $code, 'amount' => $in->positive('load', 100.0), 'basis' => $limit->basis->value ?? 'pct_of_total', 'into' => $limit->into->value ?? 'a']]],
+                    'recipe' => [
+                        'base' => $base->code,
+                        'additives' => [
+                            [
+                                'code' => $code, 'amount' => $in->positive('load', 100.0),
+                                'basis' => $limit->basis->value ?? 'pct_of_total', 'into' => $limit->into->value ?? 'a',
+                            ],
+                        ],
+                    ],
                     ...array_intersect_key($in->toArray(), array_flip(['puck_ml', 'spare_pct', 'mix_min', 'thickness_mm'])),
                 ]), $now);
             }

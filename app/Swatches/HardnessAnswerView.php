@@ -34,7 +34,8 @@ final readonly class HardnessAnswerView implements View
      * @param  list<array{from: string, text: string, href: string}>  $notes
      */
     public function __construct(
-        private string $base, private string $softener, private Shore $target, private HardenResult $harden, private array $line, private ?SofteningEffectsResult $cost, private ?MixResult $mix, private ?Phrase $mixWrong,
+        private string $base, private string $softener, private Shore $target, private HardenResult $harden, private array $line,
+        private ?SofteningEffectsResult $cost, private ?MixResult $mix, private ?Phrase $mixWrong,
         private float $limit, private float $roomC, private array $pucks, private array $names, private array $notes,
     ) {}
 
@@ -44,7 +45,9 @@ final readonly class HardnessAnswerView implements View
      *     target: array{scale: '00'|'A', reading: float, written: string, y: float},
      *     harden: HardenShape,
      *     line: list<array{pct: float, y: float, low_y: float, high_y: float, written: string}>,
-     *     pucks: list<array{id: int, name: string, pct: float, y: float, written: string, readings: int, spread: float, off_sd: float, outlier: bool}>,
+     *     pucks: list<array{
+     *         id: int, name: string, pct: float, y: float, written: string, readings: int, spread: float, off_sd: float, outlier: bool,
+     *     }>,
      *     stops: list<array{scale: '00'|'A', reading: int, y: float}>,
      *     cost: CostShape|null, mix: MixShape|null, mix_wrong: Phrase|null,
      *     notes: list<array{from: string, text: string, href: string}>
@@ -57,11 +60,13 @@ final readonly class HardnessAnswerView implements View
             'target' => [...$this->target->toArray(), 'written' => $this->target->written(), 'y' => log($this->target->modulus())],
             'harden' => $this->harden->toArray(),
             'line' => array_map(static fn (CurvePoint $p): array => [
-                'pct' => $p->pctOfAB, 'y' => log($p->shore->modulus()), 'low_y' => self::height($p->shore->scale, $p->low), 'high_y' => self::height($p->shore->scale, $p->high),
+                'pct' => $p->pctOfAB, 'y' => log($p->shore->modulus()), 'low_y' => self::height($p->shore->scale, $p->low),
+                'high_y' => self::height($p->shore->scale, $p->high),
                 'written' => Shore::of($p->shore->scale, max(0.0, round($p->shore->reading, 1)))->written(),
             ], $this->line),
             'pucks' => array_map(fn (ReadPuck $read, int $i): array => [
-                'id' => $read->swatchId, 'name' => $this->names[$read->swatchId] ?? '', 'pct' => $read->puck->pctOfAB, 'y' => $read->puck->lnModulus,
+                'id' => $read->swatchId, 'name' => $this->names[$read->swatchId] ?? '', 'pct' => $read->puck->pctOfAB,
+                'y' => $read->puck->lnModulus,
                 'written' => $read->puck->shore->written(), 'readings' => $read->places, 'spread' => $read->spread,
                 'off_sd' => $this->harden->pucks[$i]->offSd, 'outlier' => $this->harden->pucks[$i]->isOutlier,
             ], $this->pucks, array_keys($this->pucks)),

@@ -12,7 +12,6 @@ use Apalos\Core\Pour\Recipe;
 use Apalos\Core\Units\Shore;
 use App\Library\Softeners;
 use App\Looks\Memo;
-use App\Models\Workshop;
 
 /** Softener and hardness of the bases on this shop's shelf, with its own pucks. */
 final class HardnessBook
@@ -23,7 +22,11 @@ final class HardnessBook
     /** How finely the curve is drawn, in per cent of A+B. */
     private const STEP_PCT = 5.0;
 
-    public function __construct(private readonly DrawerCards $cards, private readonly Softeners $softeners, private readonly Workshop $workshop, private readonly Memo $memo) {}
+    public function __construct(
+        private readonly DrawerCards $cards,
+        private readonly Softeners $softeners,
+        private readonly Memo $memo,
+    ) {}
 
     /**
      * @param  list<float>|null  $at  per cent of A+B; else a fine grid to somewhat past the sheet's limit
@@ -33,7 +36,8 @@ final class HardnessBook
     public function request(string $base, string $softener, ?Shore $target, ?array $at = null): HardenRequest
     {
         [$sheet, $additive] = $this->softeners->pair($base, $softener);
-        $softening = $additive->softening ?? throw BadInput::at('softener', Phrase::of('bench.sheet_without_softening', ['name' => $additive->name]));
+        $softening = $additive->softening
+            ?? throw BadInput::at('softener', Phrase::of('bench.sheet_without_softening', ['name' => $additive->name]));
         $max = $sheet->bears($additive);
         $pucks = array_map(static fn (ReadPuck $read) => $read->puck, $this->cards->pucks($base, $softener));
         $last = max([1.15 * $max, ...array_map(static fn ($puck): float => $puck->pctOfAB, $pucks)]);
@@ -81,7 +85,9 @@ final class HardnessBook
     /** @return array{float, float, float, float, float} what was learnt, kept until a puck or the shelf changes */
     private function kept(string $base, string $softener): array
     {
-        return $this->memo->of("softening:{$this->workshop->id}:{$base}:{$softener}", $this->cards->restsOn(), function () use ($base, $softener): array {
+        return $this->memo->of("softening:{$base}:{$softener}", $this->cards->restsOn(), function () use (
+            $base, $softener,
+        ): array {
             $asked = $this->request($base, $softener, null, []);
 
             return SoftenerModel::learnt($asked->base, $asked->k, $asked->swatches)->toArray();

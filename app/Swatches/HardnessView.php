@@ -17,11 +17,18 @@ use App\Types\View;
  */
 final readonly class HardnessView implements View
 {
-    public function __construct(private Library $library, private Softeners $softeners, private DrawerCards $cards, private Drafts $drafts) {}
+    public function __construct(
+        private Library $library,
+        private Softeners $softeners,
+        private DrawerCards $cards,
+        private Drafts $drafts,
+    ) {}
 
     /**
      * @return array{
-     *     bases: list<array{code: string, name: string, shore: string, pucks: int, softeners: list<array{code: string, name: string, into: string}>}>,
+     *     bases: list<array{
+     *         code: string, name: string, shore: string, pucks: int, softeners: list<array{code: string, name: string, into: string}>,
+     *     }>,
      *     none_here: bool, drafts: list<DraftShape>
      * }
      */
@@ -33,8 +40,15 @@ final readonly class HardnessView implements View
         $here = array_intersect_key($this->softeners->choices(), $this->library->atHand()->bases);
         foreach ($here === [] ? $this->softeners->choices() : $here as $code => $softeners) {
             $bases[] = [
-                'code' => $code, 'name' => $shelf->bases[$code]->name, 'shore' => $shelf->bases[$code]->shore() ?? '', 'pucks' => ($pucks[$code][''] ?? 0) + ($pucks[$code][$softeners[0] ?? ''] ?? 0),
-                'softeners' => array_map(static fn (string $softener): array => ['code' => $softener, 'name' => $shelf->additives[$softener]->name, 'into' => $shelf->additives[$softener]->into->value], $softeners),
+                'code' => $code, 'name' => $shelf->bases[$code]->name, 'shore' => $shelf->bases[$code]->shore() ?? '',
+                'pucks' => ($pucks[$code][''] ?? 0) + ($pucks[$code][$softeners[0] ?? ''] ?? 0),
+                'softeners' => array_map(
+                    static fn (string $softener): array => [
+                        'code' => $softener, 'name' => $shelf->additives[$softener]->name,
+                        'into' => $shelf->additives[$softener]->into->value,
+                    ],
+                    $softeners,
+                ),
             ];
         }
 

@@ -25,6 +25,9 @@ final readonly class KnownSwatch
     /** @var array<string, SwatchReading> what counts, by its kind, and by kind and card */
     private array $last;
 
+    /** @var array<string, Lab> by the card it was read over */
+    private array $colours;
+
     /** @param  Recipe|null  $recipe  null where a material of it is no longer on the shelf */
     public function __construct(public Swatch $swatch, public ?Recipe $recipe)
     {
@@ -36,6 +39,10 @@ final readonly class KnownSwatch
             }
         }
         $this->last = $last;
+        $colours = array_map(
+            static fn (string $backing): ?Lab => ($last["colour {$backing}"] ?? null)?->colour(), ['white' => 'white', 'black' => 'black'],
+        );
+        $this->colours = array_filter($colours);
     }
 
     public function last(string $kind, ?string $backing = null): ?SwatchReading
@@ -50,7 +57,7 @@ final readonly class KnownSwatch
 
     public function over(string $backing): ?Lab
     {
-        return $this->last('colour', $backing)?->colour();
+        return $this->colours[$backing] ?? null;
     }
 
     /** Its colour as one holds it over something white, else over whatever it was read over. */
@@ -69,18 +76,29 @@ final readonly class KnownSwatch
         }
     }
 
-    /** @return array{softener: string|null, pct: float}|null per cent of A+B of its softener; null where something else in it changes the hardness too */
+    /**
+     * @return array{softener: string|null, pct: float}|null per cent of A+B of its softener; null where something else in it changes the
+     *   hardness too
+     */
     public function softening(): ?array
     {
-        $hard = array_values(array_filter($this->recipe?->sheets() ?? [], static fn (AdditiveSheet $sheet): bool => ! in_array($sheet->role, self::HARMLESS, true)));
+        $hard = array_values(
+            array_filter(
+                $this->recipe?->sheets() ?? [], static fn (AdditiveSheet $sheet): bool => ! in_array($sheet->role, self::HARMLESS, true),
+            ),
+        );
         if ($this->recipe === null || count($hard) > 1) {
             return null;
         }
 
-        return $hard === [] ? ['softener' => null, 'pct' => 0.0] : ['softener' => $hard[0]->code, 'pct' => 100.0 * $this->recipe->loads()[$hard[0]->code]];
+        return $hard === []
+            ? ['softener' => null, 'pct' => 0.0]
+            : ['softener' => $hard[0]->code, 'pct' => 100.0 * $this->recipe->loads()[$hard[0]->code]];
     }
 
-    /** @return list<Phrase> what goes into the base, as it was written down; softener on both bases, for half the trade counts on one part */
+    /**
+     * @return list<Phrase> what goes into the base, as it was written down; softener on both bases, for half the trade counts on one part
+     */
     public function inside(): array
     {
         if ($this->recipe === null) {
@@ -88,7 +106,9 @@ final readonly class KnownSwatch
         }
         $base = $this->recipe->base;
         $shareOfA = $base->ratio->weightFractionOfA($base->sgA, $base->sgB);
-        $softeners = array_filter($this->recipe->sheets(), static fn (AdditiveSheet $sheet): bool => $sheet->role->isSoftener() && ! $base->ratio->isOnePart());
+        $softeners = array_filter(
+            $this->recipe->sheets(), static fn (AdditiveSheet $sheet): bool => $sheet->role->isSoftener() && ! $base->ratio->isOnePart(),
+        );
         $lines = [];
         foreach ($softeners as $sheet) {
             $pct = 100.0 * $this->recipe->loads()[$sheet->code];
@@ -97,7 +117,12 @@ final readonly class KnownSwatch
         $named = array_map(static fn (AdditiveSheet $sheet): string => $sheet->name, $softeners);
         foreach ($this->recipe->additives() as $additive) {
             if ($additive->amount > 0.0 && ! in_array($additive->name, $named, true)) {
-                $lines[] = Phrase::of('bench.inside', ['name' => $additive->name, 'amount' => $additive->amount, 'basis' => $base->ratio->isOnePart() && $additive->basis === Basis::OfAB ? Phrase::of('basis.pct_of_base') : $additive->basis->inWords()]);
+                $lines[] = Phrase::of('bench.inside', [
+                    'name' => $additive->name, 'amount' => $additive->amount,
+                    'basis' => $base->ratio->isOnePart() && $additive->basis === Basis::OfAB
+                        ? Phrase::of('basis.pct_of_base')
+                        : $additive->basis->inWords(),
+                ]);
             }
         }
 

@@ -25,7 +25,12 @@ final readonly class LabelSeries
 {
     private const LONGEST_NAME = 80;
 
-    public function __construct(private Workshop $workshop, private Library $library, private KeepFormula $keep, private CardWriter $cards) {}
+    public function __construct(
+        private Workshop $workshop,
+        private Library $library,
+        private KeepFormula $keep,
+        private CardWriter $cards,
+    ) {}
 
     /**
      * @return list<Swatch>
@@ -50,7 +55,8 @@ final readonly class LabelSeries
                 $version = ($this->keep)("{$name}, pucks", Fields::of($this->poured($in, $pct)), FormulaKind::Trial);
 
                 return $this->workshop->swatches()->create([
-                    'formula_version_id' => $version->id, 'name' => "{$name} ".Measures::figure($pct).' %', 'poured_at' => $poured, 'thickness_mm' => $series->thickness_mm,
+                    'formula_version_id' => $version->id, 'name' => "{$name} ".Measures::figure($pct).' %', 'poured_at' => $poured,
+                    'thickness_mm' => $series->thickness_mm,
                 ]);
             }, $shares);
             $this->cards->take(...array_map(static fn (Swatch $swatch): int => $swatch->id, $made));
@@ -66,10 +72,18 @@ final readonly class LabelSeries
         $lines = array_map(static fn (Fields $line): array => $line->toArray(), $recipe->objects('additives'));
         if ($in->text('kind') === 'tint') {
             $rising = $in->strings('pigments');
-            $lines = array_map(static fn (array $line): array => in_array($line['code'] ?? null, $rising, true) ? [...$line, 'amount' => round((float) ($line['amount'] ?? 0.0) * $pct / 100.0, 6)] : $line, $lines);
+            $lines = array_map(
+                static fn (array $line): array => in_array($line['code'] ?? null, $rising, true)
+                    ? [...$line, 'amount' => round((float) ($line['amount'] ?? 0.0) * $pct / 100.0, 6)]
+                    : $line,
+                $lines,
+            );
             $lines = array_values(array_filter($lines, static fn (array $line): bool => ($line['amount'] ?? 0.0) > 0.0));
         } elseif ($pct > 0.0) {
-            $lines[] = ['code' => $in->text('softener'), 'amount' => $pct, 'basis' => 'pct_of_ab', 'into' => $this->library->shelf()->additive($in->text('softener'))->into->value];
+            $lines[] = [
+                'code' => $in->text('softener'), 'amount' => $pct, 'basis' => 'pct_of_ab',
+                'into' => $this->library->shelf()->additive($in->text('softener'))->into->value,
+            ];
         }
 
         return ['base' => $recipe->text('base'), 'additives' => $lines];

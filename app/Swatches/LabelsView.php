@@ -13,12 +13,19 @@ final readonly class LabelsView implements View
     /** @param  list<KnownSwatch>  $swatches */
     public function __construct(private array $swatches) {}
 
-    /** @return array{labels: list<array{id: int, name: string, base: string, formula: string, inside: list<Phrase>, poured_ms: int, thickness_mm: float|null, href: string}>} */
+    /**
+     * @return array{labels: list<array{
+     *     id: int, name: string, base: string, formula: string, inside: list<Phrase>, poured_ms: int, thickness_mm: float|null,
+     *     href: string,
+     * }>}
+     */
     public function toArray(): array
     {
         return ['labels' => array_map(static fn (KnownSwatch $known): array => [
-            'id' => $known->swatch->id, 'name' => $known->swatch->name, 'base' => $known->recipe->base->name ?? 'base no longer on the shelf', 'formula' => $known->swatch->version->called(),
-            'inside' => $known->inside(), 'poured_ms' => (int) $known->swatch->poured_at->getTimestampMs(), 'thickness_mm' => $known->swatch->thickness_mm,
+            'id' => $known->swatch->id, 'name' => $known->swatch->name,
+            'base' => $known->recipe->base->name ?? 'base no longer on the shelf', 'formula' => $known->swatch->version->called(),
+            'inside' => $known->inside(), 'poured_ms' => (int) $known->swatch->poured_at->getTimestampMs(),
+            'thickness_mm' => $known->swatch->thickness_mm,
             'href' => "/swatches/drawer#swatch-{$known->swatch->id}",
         ], $this->swatches)];
     }

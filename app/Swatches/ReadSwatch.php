@@ -30,7 +30,8 @@ final readonly class ReadSwatch
     public function __construct(private Workshop $workshop, private Recipes $recipes, private CureClock $clock) {}
 
     /**
-     * @param  Fields  $in  `kind` hardness with `scale` and `readings`, and `sure` where it is far from its time, or colour with `lab`, `backing`, `source`
+     * @param  Fields  $in `kind` hardness with `scale` and `readings`, and `sure` where it is far from its time, or colour with `lab`,
+     *   `backing`, `source`
      * @return list<Warning>
      *
      * @throws BadInput
@@ -90,9 +91,13 @@ final readonly class ReadSwatch
             return;
         }
         $clock = new FrozenClock($this->clock->model($base), null, 1.0);
-        $settles = $this->clock->from($swatch->poured_at, $clock, Milestone::Service) ?? $this->clock->from($swatch->poured_at, $clock, Milestone::Demould);
+        $settles = $this->clock->from($swatch->poured_at, $clock, Milestone::Service)
+            ?? $this->clock->from($swatch->poured_at, $clock, Milestone::Demould);
         if ($settles !== null && $at < $settles->low()) {
-            throw BadInput::at('sure', Phrase::of('bench.puck_early', ['so_far' => Quantity::duration($swatch->poured_at->diffInSeconds($at) / 60.0), 'whole' => Quantity::duration($swatch->poured_at->diffInSeconds($settles->likely()) / 60.0)]));
+            throw BadInput::at('sure', Phrase::of('bench.puck_early', [
+                'so_far' => Quantity::duration($swatch->poured_at->diffInSeconds($at) / 60.0),
+                'whole' => Quantity::duration($swatch->poured_at->diffInSeconds($settles->likely()) / 60.0),
+            ]));
         }
     }
 

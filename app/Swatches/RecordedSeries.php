@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Swatches;
 
 use Apalos\Core\Cure\Milestone;
-use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Mix\BatchLimit;
 use Apalos\Core\Scale\Expected;
@@ -29,11 +28,24 @@ final readonly class RecordedSeries
     public const STREAM = 'series';
 
     /** @param  list<Happened>  $facts */
-    private function __construct(public Series $series, public SeriesRequest $asked, public SeriesResult $plan, public WeighUpState $state, public array $facts, private Fields $frozen) {}
+    private function __construct(
+        public Series $series,
+        public SeriesRequest $asked,
+        public SeriesResult $plan,
+        public WeighUpState $state,
+        public array $facts,
+        private Fields $frozen,
+    ) {}
 
     public static function of(Series $series): self
     {
         return self::all([$series])[0];
+    }
+
+    /** The same with what was told since. */
+    public function with(Happened $told): self
+    {
+        return self::from($this->series, [...$this->facts, $told]);
     }
 
     /**
@@ -56,7 +68,7 @@ final readonly class RecordedSeries
         $asked = SeriesRequest::from($frozen->object('request'));
         $plan = (new SeriesPlanner)->plan($asked);
         $begun = (int) $series->begun_at->getTimestampMs();
-        $read = array_map(static fn (Happened $fact): CoreFact => new CoreFact($fact->id, SeriesFactKind::from($fact->kind), ($fact->atMs - $begun) / 60_000.0, $fact->payload), $facts);
+        $read = Happened::read($facts, SeriesFactKind::class, $begun);
 
         return new self($series, $asked, $plan, WeighUpState::of($plan, $read), $facts, $frozen);
     }
@@ -74,7 +86,9 @@ final readonly class RecordedSeries
     {
         $next = $this->next();
 
-        return $next === null || ($next->opens && $this->state->on !== $next->vessel) ? null : new Expected($next->before, $next->to, $next->grams, $this->asked->scale->division);
+        return $next === null || ($next->opens && $this->state->on !== $next->vessel)
+            ? null
+            : new Expected($next->before, $next->to, $next->grams, $this->asked->scale->division);
     }
 
     public function metAt(): ?CarbonImmutable
@@ -88,7 +102,11 @@ final readonly class RecordedSeries
         $met = $this->metAt();
         $ends = $met === null ? null : $clock->from($met, $this->clock(), Milestone::PotLife)?->likely();
 
-        return $met === null || $ends === null ? null : $met->addMilliseconds((int) round(60_000.0 * BatchLimit::pourable(Minutes::of($met->diffInMilliseconds($ends) / 60_000.0))->min));
+        return $met === null || $ends === null
+            ? null
+            : $met->addMilliseconds(
+                (int) round(60_000.0 * BatchLimit::pourable(Minutes::of($met->diffInMilliseconds($ends) / 60_000.0))->min),
+            );
     }
 
     public function clock(): FrozenClock

@@ -22,6 +22,9 @@ final readonly class SeriesAtScale implements WeighsUp
     {
         $expected = $recorded->series->labelled_at === null ? $recorded->expects() : null;
 
-        return new WeighUpAtHand(RecordedSeries::STREAM, $recorded->series->id, "Pucks · {$recorded->called()}", "/swatches/series/{$recorded->series->id}", $expected !== null, $expected);
+        return new WeighUpAtHand(
+            RecordedSeries::STREAM, $recorded->series->id, "Pucks · {$recorded->called()}", "/swatches/series/{$recorded->series->id}",
+            $expected !== null, $expected,
+        );
     }
 }

@@ -29,10 +29,18 @@ final readonly class SeriesBook
     /** More than any bench holds. */
     public const MOST_LIVE = 20;
 
-    public function __construct(private Workshop $workshop, private Library $library, private RoomTemperature $room, private CureClock $clock, private Freezer $freezer, private SeriesPlanner $planner) {}
+    public function __construct(
+        private Workshop $workshop,
+        private Library $library,
+        private RoomTemperature $room,
+        private CureClock $clock,
+        private Freezer $freezer,
+        private SeriesPlanner $planner,
+    ) {}
 
     /**
-     * @param  Fields  $in  `kind` softener or tint; `recipe`, and `softener` (code) or the rising `pigments` (codes); `steps`, `puck_ml`, `spare_pct`, `mix_min`
+     * @param  Fields  $in `kind` softener or tint; `recipe`, and `softener` (code) or the rising `pigments` (codes); `steps`, `puck_ml`,
+     *   `spare_pct`, `mix_min`
      *
      * @throws BadInput
      */
@@ -64,31 +72,47 @@ final readonly class SeriesBook
     public function live(): array
     {
         // Most of the time none is; then nothing more is asked.
-        $ids = Rows::of('series')->whereNull('labelled_at')->whereNull('deleted_at')->orderByDesc('begun_at')->limit(self::MOST_LIVE)->pluck('id')->all();
+        $ids = Rows::of('series')
+            ->whereNull('labelled_at')
+            ->whereNull('deleted_at')
+            ->orderByDesc('begun_at')
+            ->limit(self::MOST_LIVE)
+            ->pluck('id')
+            ->all();
 
-        return $ids === [] ? [] : RecordedSeries::all(array_values($this->workshop->series()->whereKey($ids)->orderBy('begun_at')->get()->all()));
+        return $ids === []
+            ? []
+            : RecordedSeries::all(array_values($this->workshop->series()->whereKey($ids)->orderBy('begun_at')->get()->all()));
     }
 
     private function called(Fields $in): string
     {
         $base = strtoupper($in->object('recipe')->text('base'));
 
-        return $in->text('kind') === 'tint' ? implode(' and ', array_map(fn (string $code): string => $this->library->shelf()->additive($code, 'pigments')->name, $this->pigments($in)))." in {$base}" : $base;
+        return $in->text('kind') === 'tint'
+            ? implode(
+                ' and ',
+                array_map(fn (string $code): string => $this->library->shelf()->additive($code, 'pigments')->name, $this->pigments($in)),
+            )." in {$base}"
+            : $base;
     }
 
     private function request(Fields $in): SeriesRequest
     {
         $recipe = $this->recipe($in);
         $more = Fields::of([
-            'puck_ml' => $in->toArray()['puck_ml'] ?? null, 'spare_pct' => $in->toArray()['spare_pct'] ?? null, // What is heated is stirred by the heat, before its clock.
+            // What is heated is stirred by the heat, before its clock.
+            'puck_ml' => $in->toArray()['puck_ml'] ?? null, 'spare_pct' => $in->toArray()['spare_pct'] ?? null,
             'mix_min' => $this->library->way($recipe->base)->heat !== null ? 0 : $in->toArray()['mix_min'] ?? null,
-            'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g], 'room_c' => $this->room->now()->degrees,
+            'scale' => ['division_g' => $this->workshop->scale_division_g, 'capacity_g' => $this->workshop->scale_capacity_g],
+            'room_c' => $this->room->now()->degrees,
         ]);
         $softener = $in->text('kind') === 'tint' ? null : $this->softener($in, $recipe);
 
         return SeriesRequest::of(
             $recipe->base->forMixing(), $recipe->additives(), $softener, $softener === null ? $this->pigments($in) : [],
-            $in->numbers('steps', 0.0, $softener === null ? 100.0 : 500.0), $more, $this->clock->model($recipe->base)->pouring($recipe->poursLonger()),
+            $in->numbers('steps', 0.0, $softener === null ? 100.0 : 500.0), $more,
+            $this->clock->model($recipe->base)->pouring($recipe->poursLonger()),
         );
     }
 
@@ -101,14 +125,21 @@ final readonly class SeriesBook
 
     private function softener(Fields $in, Recipe $recipe): Additive
     {
-        $code = $in->textOrNull('softener') ?? throw BadInput::at('softener', Phrase::of('bench.takes_no_softener_make', ['name' => $recipe->base->name]));
+        $code = $in->textOrNull('softener')
+            ?? throw BadInput::at('softener', Phrase::of('bench.takes_no_softener_make', ['name' => $recipe->base->name]));
         foreach ($recipe->sheets() as $sheet) {
             if ($sheet->role->isSoftener()) {
                 throw BadInput::at('recipe', Phrase::of('bench.leave_out_what_rises', ['name' => $sheet->name]));
             }
         }
 
-        return Recipe::from(Fields::of(['base' => $recipe->base->code, 'additives' => [['code' => $code, 'amount' => 0, 'basis' => 'pct_of_ab', 'into' => Into::After->value]]]), $this->library->shelf())->additives()[0];
+        return Recipe::from(
+            Fields::of([
+                'base' => $recipe->base->code,
+                'additives' => [['code' => $code, 'amount' => 0, 'basis' => 'pct_of_ab', 'into' => Into::After->value]],
+            ]),
+            $this->library->shelf(),
+        )->additives()[0];
     }
 
     /**

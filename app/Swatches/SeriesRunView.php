@@ -23,7 +23,8 @@ final readonly class SeriesRunView implements View
     /**
      * @return array{
      *     id: int, called: string, plan: SeriesShape, grams: array<string, list<float|null>>, on: string, next: WeighingShape|null,
-     *     met_ms: int|null, fills_until_ms: int|null, usable_min: float|null, take_back: array{of: int, name: string, grams: float}|null, division_g: float, last_fact_id: int, labelled: bool
+     *     met_ms: int|null, fills_until_ms: int|null, usable_min: float|null, take_back: array{of: int, name: string, grams: float}|null,
+     *     division_g: float, last_fact_id: int, labelled: bool
      * }
      */
     public function toArray(): array
@@ -34,10 +35,13 @@ final readonly class SeriesRunView implements View
         $pot = $this->clock->potLifeNow($this->recorded->clock(), Minutes::of(0.0), Minutes::of(0.0));
 
         return [
-            'id' => $series->id, 'called' => $this->recorded->called(), 'plan' => $this->recorded->plan->toArray(), 'grams' => $state->weighed->toArray(), 'on' => $state->on, 'next' => $this->recorded->next()?->toArray(),
-            'met_ms' => ($met = $this->recorded->metAt()) === null ? null : (int) $met->getTimestampMs(), 'fills_until_ms' => $until === null ? null : (int) $until->getTimestampMs(),
+            'id' => $series->id, 'called' => $this->recorded->called(), 'plan' => $this->recorded->plan->toArray(),
+            'grams' => $state->weighed->toArray(), 'on' => $state->on, 'next' => $this->recorded->next()?->toArray(),
+            'met_ms' => ($met = $this->recorded->metAt()) === null ? null : (int) $met->getTimestampMs(),
+            'fills_until_ms' => $until === null ? null : (int) $until->getTimestampMs(),
             'usable_min' => $pot?->usable->min,
-            'take_back' => $this->takeBack(), 'division_g' => $this->recorded->asked->scale->division->g, 'last_fact_id' => $this->recorded->lastFactId(), 'labelled' => $series->labelled_at !== null,
+            'take_back' => $this->takeBack(), 'division_g' => $this->recorded->asked->scale->division->g,
+            'last_fact_id' => $this->recorded->lastFactId(), 'labelled' => $series->labelled_at !== null,
         ];
     }
 

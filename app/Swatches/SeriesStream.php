@@ -20,13 +20,7 @@ use Carbon\CarbonImmutable;
 /** The weigh-up of a series: which fact fits where it stands. */
 final readonly class SeriesStream implements Stream
 {
-    private function __construct(public RecordedSeries $recorded) {}
-
-    /** With the turn taken to write to it. */
-    public static function open(Series $series): self
-    {
-        return new self(RecordedSeries::of(Series::query()->lockForUpdate()->findOrFail($series->id)));
-    }
+    public function __construct(private ScaleDesk $scale, public RecordedSeries $recorded) {}
 
     public static function name(): string
     {
@@ -60,30 +54,38 @@ final readonly class SeriesStream implements Stream
             throw new StepHasMoved('These pucks are labelled already; they lie in the drawer.');
         }
 
-        return self::checked(Fields::of(['kind' => $kind])->choice('kind', SeriesFactKind::class), $payload, $this->recorded);
+        return $this->checked(Fields::of(['kind' => $kind])->choice('kind', SeriesFactKind::class), $payload, $this->recorded);
     }
 
-    public function appended(Happened $told): static
+    public function with(Happened $told): static
     {
-        $recorded = RecordedSeries::of($this->recorded->series);
-        if ($recorded->facts !== [] && $recorded->facts[count($recorded->facts) - 1]->kind === SeriesFactKind::Counted->value) {
-            app(ScaleDesk::class)->settled(SeriesAtScale::of($recorded));
-        }
+        return new self($this->scale, $this->recorded->with($told));
+    }
 
-        return new self($recorded);
+    /** Lists ask the weigh-up itself; the scale is told where somebody said from where to count. */
+    public function project(): void
+    {
+        $facts = $this->recorded->facts;
+        if ($facts !== [] && $facts[count($facts) - 1]->kind === SeriesFactKind::Counted->value) {
+            $this->scale->settled(SeriesAtScale::of($this->recorded));
+        }
     }
 
     /** @return array<string, mixed> what is kept of the payload */
-    private static function checked(SeriesFactKind $kind, Fields $in, RecordedSeries $recorded): array
+    private function checked(SeriesFactKind $kind, Fields $in, RecordedSeries $recorded): array
     {
         return match ($kind) {
             SeriesFactKind::Tared => self::tared($in, $recorded),
-            SeriesFactKind::Put => self::put($in, $recorded),
+            SeriesFactKind::Put => $this->put($in, $recorded),
             SeriesFactKind::Written => self::written($in, $recorded),
             SeriesFactKind::Counted => self::counted($in, $recorded),
             SeriesFactKind::Met => $recorded->state->metAt === null ? [] : throw new StepHasMoved('The clock of this series already runs.'),
             SeriesFactKind::Unmet => [],
-            SeriesFactKind::Undone => ['of' => (int) $in->only('of')->number('of', 1.0, 1e12) === $recorded->state->takeBack ? $recorded->state->takeBack : throw new StepHasMoved('That is not what went in last. This is where the weigh-up stands now.')],
+            SeriesFactKind::Undone => [
+                'of' => (int) $in->only('of')->number('of', 1.0, 1e12) === $recorded->state->takeBack
+                    ? $recorded->state->takeBack
+                    : throw new StepHasMoved('That is not what went in last. This is where the weigh-up stands now.'),
+            ],
         };
     }
 
@@ -99,14 +101,14 @@ final readonly class SeriesStream implements Stream
     }
 
     /** @return array{vessel: string, line: int, grams: float} what the display rose by */
-    private static function put(Fields $in, RecordedSeries $recorded): array
+    private function put(Fields $in, RecordedSeries $recorded): array
     {
         $in->only('vessel', 'line', 'reading_g');
         $next = $recorded->next();
         if ($next === null || $in->text('vessel') !== $next->vessel || (int) $in->number('line') !== $next->line) {
             throw new StepHasMoved('That is in already, perhaps from another screen. This is where the weigh-up stands.');
         }
-        ScaleWord::believed(app(ScaleDesk::class), SeriesAtScale::of($recorded));
+        ScaleWord::believed($this->scale, SeriesAtScale::of($recorded));
         $more = round($in->number('reading_g', min(0.0, $next->before)) - $next->before, 4);
         if ($more <= 0.0) {
             throw BadInput::at($in->at('reading_g'), Phrase::of('bench.nothing_went_in', ['before' => Quantity::mass($next->before)]));
@@ -120,9 +122,13 @@ final readonly class SeriesStream implements Stream
     {
         $in->only('vessel', 'line', 'grams');
         $vessel = $in->text('vessel');
-        $lines = $recorded->plan->vessels()[$vessel] ?? throw BadInput::at($in->at('vessel'), Phrase::of('bench.no_such_cup_in_series', ['vessel' => $vessel]));
+        $lines = $recorded->plan->vessels()[$vessel]
+            ?? throw BadInput::at($in->at('vessel'), Phrase::of('bench.no_such_cup_in_series', ['vessel' => $vessel]));
 
-        return ['vessel' => $vessel, 'line' => (int) $in->number('line', 0.0, count($lines) - 1.0), 'grams' => $in->numberOrNull('grams', 0.0, 1e5)];
+        return [
+            'vessel' => $vessel, 'line' => (int) $in->number('line', 0.0, count($lines) - 1.0),
+            'grams' => $in->numberOrNull('grams', 0.0, 1e5),
+        ];
     }
 
     /** @return array{vessel: string, reading_g: float, in_line_g: float} what the display reads, and how much of the line is in already */
@@ -133,6 +139,9 @@ final readonly class SeriesStream implements Stream
             throw new StepHasMoved('Another cup is at hand by now. This is where the weigh-up stands.');
         }
 
-        return ['vessel' => $vessel, 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0), 'in_line_g' => $in->numberOrNull('in_line_g', 0.0, 1_000_000.0) ?? 0.0];
+        return [
+            'vessel' => $vessel, 'reading_g' => $in->number('reading_g', -100_000.0, 1_000_000.0),
+            'in_line_g' => $in->numberOrNull('in_line_g', 0.0, 1_000_000.0) ?? 0.0,
+        ];
     }
 }

@@ -9,8 +9,9 @@ use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Phrase\Measures;
 use App\Library\Library;
 use App\Library\Recipes;
-use App\Models\Pour;
+use App\Lists\Rows;
 use App\Models\PourState;
+use Illuminate\Support\Facades\DB;
 
 /** What is written about a base with about so much softener: on the sheets, on pucks, and in the log of pours. */
 final readonly class SofteningNotes
@@ -40,19 +41,35 @@ final readonly class SofteningNotes
         $own = [...$this->onPucks($base, $softener, $pctOfAB), ...$this->inTheLog($base, $softener, $pctOfAB)];
         usort($own, static fn (array $a, array $b): int => $a['off'] <=> $b['off']);
 
-        return array_slice([...$notes, ...array_map(static fn (array $note): array => ['from' => $note['from'], 'text' => $note['text'], 'href' => $note['href']], $own)], 0, self::MOST);
+        return array_slice(
+            [
+                ...$notes,
+                ...array_map(
+                    static fn (array $note): array => ['from' => $note['from'], 'text' => $note['text'], 'href' => $note['href']], $own,
+                ),
+            ],
+            0, self::MOST,
+        );
     }
 
     /** @return list<array{from: string, text: string, href: string, off: float}> */
     private function onPucks(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $notes = [];
-        $near = $this->cards->all()->where('base_code', $base->code)->where(static fn ($with) => $with->where('softener_code', $softener->code)->orWhereNull('softener_code'))
-            ->whereBetween('pct_of_ab', [$pctOfAB - self::NEAR_PCT, $pctOfAB + self::NEAR_PCT])->join('swatches', 'swatches.id', '=', 'drawer_cards.swatch_id')->where('swatches.note', '<>', '')
+        $near = $this->cards
+            ->all()
+            ->where('base_code', $base->code)
+            ->where(static fn ($with) => $with->where('softener_code', $softener->code)->orWhereNull('softener_code'))
+            ->whereBetween('pct_of_ab', [
+                $pctOfAB - self::NEAR_PCT, $pctOfAB + self::NEAR_PCT,
+            ])->join('swatches', 'swatches.id', '=', 'drawer_cards.swatch_id')->where('swatches.note', '<>', '')
             ->orderByRaw('abs(pct_of_ab - ?)', [$pctOfAB])->limit(self::MOST)->toBase()->get(['swatch_id', 'pct_of_ab', 'swatches.note']);
         foreach ($near as $card) {
             $pct = (float) $card->pct_of_ab;
-            $notes[] = ['from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => (string) $card->note, 'href' => "/swatches/drawer#swatch-{$card->swatch_id}", 'off' => abs($pct - $pctOfAB)];
+            $notes[] = [
+                'from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => (string) $card->note,
+                'href' => "/swatches/drawer#swatch-{$card->swatch_id}", 'off' => abs($pct - $pctOfAB),
+            ];
         }
 
         return $notes;
@@ -61,21 +78,57 @@ final readonly class SofteningNotes
     /** @return list<array{from: string, text: string, href: string, off: float}> */
     private function inTheLog(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
-        $notes = [];
-        $newest = Pour::query()->where('state', PourState::Graded)->where('base_code', $base->code)->orderByDesc('graded_at')->limit(self::POURS_LOOKED_AT)->pluck('id');
-        $pours = Pour::query()->withoutGlobalScope('workshop')->whereKey($newest->all())->whereNotNull('formula_version_id')->where(static fn ($said) => $said->where('note', '<>', '')->orWhereRaw("cast(faults as text) <> '[]'"))
-            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'faults', 'note'])->sortByDesc(static fn (Pour $pour): int => -(int) array_search($pour->id, $newest->all(), true))->take(self::POURS_READ)->load(['formulaVersion', 'impression.job']);
         $faults = $this->library->faults();
+        $notes = [];
         $loads = [];
-        foreach ($pours as $pour) {
-            $version = $pour->formulaVersion;
-            $pct = $version === null ? 0.0 : $loads[$version->id] ??= 100.0 * ($this->recipes->of($version)?->loads()[$softener->code] ?? 0.0);
-            $said = [...array_map(static fn (string $id): string => $faults[$id]['name'] ?? $id, $pour->faults ?? []), ...($pour->note === null || $pour->note === '' ? [] : [$pour->note])];
-            if ($pct > 0.0 && $said !== [] && abs($pct - $pctOfAB) <= self::NEAR_PCT) {
-                $notes[] = ['from' => sprintf('%s, %s %%', $pour->impression->job->name, Measures::figure($pct)), 'text' => implode('. ', $said), 'href' => "/pours/{$pour->id}/run", 'off' => abs($pct - $pctOfAB)];
+        foreach ($this->told($base) as $row) {
+            $recipe = (string) $row->recipe;
+            $pct = ($loads[$recipe] ??= $this->loads($recipe))[$softener->code] ?? 0.0;
+            $seen = json_decode($row->faults ?? '[]', true);
+            $said = [
+                ...array_map(static fn (string $id): string => $faults[$id]['name'] ?? $id, array_filter((array) $seen, is_string(...))),
+                ...((string) $row->note === '' ? [] : [(string) $row->note]),
+            ];
+            if ($pct > 0.0 && abs($pct - $pctOfAB) <= self::NEAR_PCT) {
+                $notes[] = [
+                    'from' => sprintf('%s, %s %%', $row->job, Measures::figure($pct)), 'text' => implode('. ', $said),
+                    'href' => "/pours/{$row->id}/run", 'off' => abs($pct - $pctOfAB),
+                ];
             }
         }
 
         return $notes;
+    }
+
+    /** @return list<\stdClass> of the newest pours of a base those about which something was said, with what was in them */
+    private function told(BaseSheet $base): array
+    {
+        $newest = Rows::of('pours')
+            ->where('state', PourState::Graded->value)
+            ->where('base_code', $base->code)
+            ->orderByDesc('graded_at')
+            ->limit(self::POURS_LOOKED_AT)
+            ->pluck('id')
+            ->all();
+        $rows = DB::table('pours')
+            ->join('formula_versions', 'formula_versions.id', '=', 'pours.formula_version_id')
+            ->join('impressions', 'impressions.id', '=', 'pours.impression_id')
+            ->join('jobs', 'jobs.id', '=', 'impressions.job_id')
+            ->whereIn('pours.id', $newest)
+            ->where(static fn ($said) => $said->where('pours.note', '<>', '')->orWhereRaw("cast(pours.faults as text) <> '[]'"))
+            ->orderByDesc('pours.graded_at')
+            ->limit(self::POURS_READ)
+            ->get(['pours.id', 'pours.faults', 'pours.note', 'formula_versions.recipe', 'jobs.name as job']);
+
+        return array_values($rows->all());
+    }
+
+    /** @return array<string, float> per cent of A+B, by house code; none where a material of it is no longer on the shelf */
+    private function loads(string $recipe): array
+    {
+        $said = json_decode($recipe, true);
+        $loads = is_array($said) ? $this->recipes->read($said)?->loads() ?? [] : [];
+
+        return array_map(static fn (float $load): float => 100.0 * $load, $loads);
     }
 }

@@ -18,7 +18,11 @@ final class Undrawn
     /** @var array<string, array<string, true>>|null pigments in ladders on the bench, by base; the base bare under '' */
     private ?array $standing = null;
 
-    public function __construct(private readonly Library $library, private readonly DrawerCards $cards, private readonly Workshop $workshop) {}
+    public function __construct(
+        private readonly Library $library,
+        private readonly DrawerCards $cards,
+        private readonly Workshop $workshop,
+    ) {}
 
     /** @return list<string> house codes */
     public function in(BaseSheet $base): array
@@ -27,7 +31,12 @@ final class Undrawn
 
         return array_values(array_map(
             static fn (AdditiveSheet $sheet): string => $sheet->code,
-            array_filter($this->library->atHand()->additives, static fn (AdditiveSheet $sheet): bool => $sheet->role === AdditiveRole::Pigment && in_array($base->family, $sheet->families, true) && ! isset($known[$sheet->code])),
+            array_filter(
+                $this->library->atHand()->additives,
+                static fn (AdditiveSheet $sheet): bool => $sheet->role === AdditiveRole::Pigment
+                    && in_array($base->family, $sheet->families, true)
+                    && ! isset($known[$sheet->code]),
+            ),
         ));
     }
 
@@ -42,9 +51,20 @@ final class Undrawn
     {
         if ($this->standing === null) {
             $this->standing = [];
-            foreach ($this->workshop->series()->whereNull('labelled_at')->orderByDesc('id')->limit(SeriesBook::MOST_LIVE)->get(['id', 'workshop_id', 'question'])->map(static fn (Series $one): Fields => Fields::of($one->question)) as $asked) {
+            foreach ($this->workshop->series()->whereNull('labelled_at')->orderByDesc('id')->limit(SeriesBook::MOST_LIVE)->get([
+                'id', 'workshop_id', 'question',
+            ])->map(
+                static fn (Series $one): Fields => Fields::of($one->question),
+            ) as $asked) {
                 $base = $asked->objectOrNull('recipe')?->textOrNull('base') ?? '';
-                foreach ([...$asked->strings('pigments'), ...(in_array(0.0, array_map(floatval(...), array_filter($asked->toArray()['steps'] ?? [], is_numeric(...))), true) ? [''] : [])] as $code) {
+                foreach ([
+                    ...$asked->strings('pigments'),
+                    ...(
+                        in_array(0.0, array_map(floatval(...), array_filter($asked->toArray()['steps'] ?? [], is_numeric(...))), true)
+                        ? ['']
+                        : []
+                    ),
+                ] as $code) {
                     $this->standing[$base][$code] = true;
                 }
             }

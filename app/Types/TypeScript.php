@@ -30,7 +30,13 @@ use ReflectionMethod;
  */
 final readonly class TypeScript
 {
-    private const SIMPLE = ['string' => 'string', 'int' => 'number', 'float' => 'number', 'bool' => 'boolean', 'null' => 'null', 'mixed' => 'unknown', 'array-key' => 'string', 'Phrase' => 'string'];
+    /** What a line of the written file may hold. */
+    private const WIDTH = 140;
+
+    private const SIMPLE = [
+        'string' => 'string', 'int' => 'number', 'float' => 'number', 'bool' => 'boolean', 'null' => 'null', 'mixed' => 'unknown',
+        'array-key' => 'string', 'Phrase' => 'string',
+    ];
 
     /** @param  list<class-string>  $classes */
     public function of(array $classes): string
@@ -38,16 +44,28 @@ final readonly class TypeScript
         $types = array_map(function (string $class): string {
             $shapes = $this->shapes($class);
 
-            return "/** {$this->summary($class)} */\nexport type {$this->short($class)} = {$this->node($this->returned($class), 0, $shapes)};\n";
+            return "{$this->doc($class)}\nexport type {$this->short($class)} = {$this->node($this->returned($class), 0, $shapes)};\n";
         }, $classes);
 
         return "// Written by `php artisan types:write`. Change the PHP classes, not this file.\n\n".implode("\n", $types);
     }
 
     /** @param  class-string  $class */
+    private function doc(string $class): string
+    {
+        $line = "/** {$this->summary($class)} */";
+
+        return mb_strlen($line) <= self::WIDTH
+            ? $line
+            : "/**\n * ".str_replace("\n", "\n * ", wordwrap($this->summary($class), self::WIDTH - 3))."\n */";
+    }
+
+    /** @param  class-string  $class */
     private function summary(string $class): string
     {
-        preg_match('#/\*\*\s*\*?\s*(.+?)(?:\s*\*/|\n\s*\*\s*\n|\n\s*\*\s*@)#s', (string) (new ReflectionClass($class))->getDocComment(), $part);
+        preg_match(
+            '#/\*\*\s*\*?\s*(.+?)(?:\s*\*/|\n\s*\*\s*\n|\n\s*\*\s*@)#s', (string) (new ReflectionClass($class))->getDocComment(), $part,
+        );
 
         return trim((string) preg_replace('/\s*\n\s*\*\s*/', ' ', $part[1] ?? $class));
     }
@@ -101,7 +119,9 @@ final readonly class TypeScript
         return match (true) {
             $node instanceof IdentifierTypeNode => $this->named($node->name, $depth, $shapes),
             $node instanceof NullableTypeNode => $this->node($node->type, $depth, $shapes).' | null',
-            $node instanceof UnionTypeNode => implode(' | ', array_map(fn (TypeNode $type): string => $this->node($type, $depth, $shapes), $node->types)),
+            $node instanceof UnionTypeNode => implode(
+                ' | ', array_map(fn (TypeNode $type): string => $this->node($type, $depth, $shapes), $node->types),
+            ),
             $node instanceof ConstTypeNode && $node->constExpr instanceof ConstExprStringNode => "'{$node->constExpr->value}'",
             $node instanceof ArrayShapeNode => $this->shape($node, $depth, $shapes),
             $node instanceof GenericTypeNode => $this->generic($node, $depth, $shapes),
@@ -121,10 +141,19 @@ final readonly class TypeScript
     private function shape(ArrayShapeNode $shape, int $depth, array $shapes): string
     {
         if ($shape->items !== [] && $shape->items[0]->keyName === null) {
-            return '['.implode(', ', array_map(fn (ArrayShapeItemNode $item): string => $this->node($item->valueType, $depth, $shapes), $shape->items)).']';
+            return '['.implode(
+                ', ', array_map(fn (ArrayShapeItemNode $item): string => $this->node($item->valueType, $depth, $shapes), $shape->items),
+            ).']';
         }
         $pad = str_repeat('    ', $depth + 1);
-        $lines = array_map(fn (ArrayShapeItemNode $item): string => $pad.trim((string) $item->keyName, "'\"").($item->optional ? '?' : '').': '.$this->node($item->valueType, $depth + 1, $shapes).';', $shape->items);
+        $lines = array_map(
+            fn (ArrayShapeItemNode $item): string => $pad.trim(
+                (string) $item->keyName, "'\"",
+            ).($item->optional ? '?' : '').': '.$this->node(
+                $item->valueType, $depth + 1, $shapes,
+            ).';',
+            $shape->items,
+        );
 
         return "{\n".implode("\n", $lines)."\n".str_repeat('    ', $depth).'}';
     }

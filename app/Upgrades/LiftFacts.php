@@ -31,7 +31,7 @@ final readonly class LiftFacts
         if (DB::table('workshops')->doesntExist()) {
             return;
         }
-        app()->instance(Workshop::class, Workshop::query()->orderBy('id')->firstOrFail());
+        app()->instance(Workshop::class, Workshop::query()->withoutGlobalScope('real')->orderBy('id')->firstOrFail());
         app()->instance(CureClock::class, new CureClock(app(RoomTemperature::class), feels: false));
         $this->runs();
         $this->series();
@@ -39,12 +39,17 @@ final readonly class LiftFacts
 
     private function runs(): void
     {
-        foreach (DB::table('run_events')->join('pours', 'pours.id', '=', 'run_events.pour_id')->orderBy('run_events.id')->select(['run_events.*', 'pours.workshop_id'])->lazyById(500, 'run_events.id', 'id') as $event) {
+        foreach (DB::table('run_events')->join(
+            'pours', 'pours.id', '=', 'run_events.pour_id',
+        )->orderBy('run_events.id')->select(['run_events.*', 'pours.workshop_id'])->lazyById(500, 'run_events.id', 'id') as $event) {
             $payload = self::json($event->payload);
             if ($event->kind === 'undone') {
                 $payload = ['of' => $payload['event'] ?? 0];
             }
-            DB::table('facts')->insert(['id' => $event->id, 'workshop_id' => $event->workshop_id, 'stream' => 'run', 'stream_id' => $event->pour_id, 'key' => $event->key, 'kind' => $event->kind, 'at' => $event->at, 'payload' => json_encode($payload)]);
+            DB::table('facts')->insert([
+                'id' => $event->id, 'workshop_id' => $event->workshop_id, 'stream' => 'run', 'stream_id' => $event->pour_id,
+                'key' => $event->key, 'kind' => $event->kind, 'at' => $event->at, 'payload' => json_encode($payload),
+            ]);
         }
         foreach (DB::table('pours')->whereNotNull('plan')->select(['id', 'sheet', 'plan'])->lazyById(200) as $row) {
             $plan = self::json($row->plan);
@@ -56,7 +61,9 @@ final readonly class LiftFacts
             $coded = static fn (string $name): string => in_array($name, ['A', 'B'], true) ? $name : (string) ($codes[$name] ?? $name);
             $names = array_filter(['A' => $parts['a'] ?? 'A', 'B' => $parts['b'] ?? null]);
             foreach ($plan['run']['batches'] ?? [] as $i => $batch) {
-                $plan['run']['batches'][$i] = array_combine(array_map($coded, array_map(strval(...), array_keys($batch))), array_values($batch));
+                $plan['run']['batches'][$i] = array_combine(
+                    array_map($coded, array_map(strval(...), array_keys($batch))), array_values($batch),
+                );
                 foreach (array_keys($batch) as $name) {
                     $names[$coded((string) $name)] ??= (string) $name;
                 }
@@ -67,21 +74,49 @@ final readonly class LiftFacts
             }
             $batch = array_sum(array_map(floatval(...), $plan['run']['batches'][0] ?? []));
             $freezer = app(Freezer::class);
-            $clock = $recipe === null ? new FrozenClock(\Apalos\Core\Cure\CureModel::learnt(new \Apalos\Core\Cure\CureSheet([], \Apalos\Core\Units\Celsius::of(23)), []), null, 1.0) : $freezer->clock($recipe, Grams::of($batch));
+            $clock = $recipe === null
+                ? new FrozenClock(
+                    \Apalos\Core\Cure\CureModel::learnt(new \Apalos\Core\Cure\CureSheet([], \Apalos\Core\Units\Celsius::of(23)), []), null,
+                    1.0,
+                )
+                : $freezer->clock($recipe, Grams::of($batch));
             $frozen = [
                 'run' => $plan['run'] ?? [], 'names' => $names, 'colours' => $colours, 'clock' => $clock->toArray(),
-                'base' => ['code' => $code, 'name' => (string) ($plan['base']['name'] ?? $code), 'colour' => $recipe->base->colour ?? ($colours['A'] ?? '#cfc4ae'), 'brushed' => $recipe->base->brushed ?? false],
-                'formula_name' => (string) ($plan['formula_name'] ?? ''), 'room_c' => (float) ($plan['room_c'] ?? 21.0), 'likely_ml' => $plan['likely_ml'] ?? null,
+                'base' => [
+                    'code' => $code, 'name' => (string) ($plan['base']['name'] ?? $code),
+                    'colour' => $recipe->base->colour ?? ($colours['A'] ?? '#cfc4ae'), 'brushed' => $recipe->base->brushed ?? false,
+                ],
+                'formula_name' => (string) ($plan['formula_name'] ?? ''), 'room_c' => (float) ($plan['room_c'] ?? 21.0),
+                'likely_ml' => $plan['likely_ml'] ?? null,
             ];
-            DB::table('pours')->where('id', $row->id)->update(['plan' => json_encode($frozen, JSON_PRESERVE_ZERO_FRACTION), 'base_code' => $code, 'snapshot_id' => $recipe === null ? null : $freezer->snapshot($recipe)->id]);
+            DB::table('pours')->where('id', $row->id)->update([
+                'plan' => json_encode($frozen, JSON_PRESERVE_ZERO_FRACTION), 'base_code' => $code,
+                'snapshot_id' => $recipe === null ? null : $freezer->snapshot($recipe)->id,
+            ]);
         }
-        foreach (Pour::query()->whereNotNull('met_at')->whereIn('id', DB::table('facts')->where('kind', 'gelled')->select('stream_id'))->get() as $pour) {
-            $gel = DB::table('facts')->where('stream', 'run')->where('stream_id', $pour->id)->where('kind', 'gelled')->orderByDesc('id')->first();
-            $taken = $gel !== null && DB::table('facts')->where('stream', 'run')->where('stream_id', $pour->id)->where('kind', 'undone')->where('payload->of', $gel->id)->exists();
+        foreach (Pour::query()->whereNotNull('met_at')->whereIn(
+            'id', DB::table('facts')->where('kind', 'gelled')->select('stream_id'),
+        )->get() as $pour) {
+            $gel = DB::table('facts')
+                ->where('stream', 'run')
+                ->where('stream_id', $pour->id)
+                ->where('kind', 'gelled')
+                ->orderByDesc('id')
+                ->first();
+            $taken = $gel !== null
+                && DB::table('facts')
+                    ->where('stream', 'run')
+                    ->where('stream_id', $pour->id)
+                    ->where('kind', 'undone')
+                    ->where('payload->of', $gel->id)
+                    ->exists();
             $minutes = $gel === null || $taken || $pour->met_at === null ? 0.0 : $pour->met_at->diffInMilliseconds($gel->at) / 60_000.0;
             if ($minutes > 0.0) {
                 $clock = FrozenClock::from(Fields::of($pour->plan ?? [])->object('clock'));
-                $pour->update(['gel_min' => $clock->asBare(\Apalos\Core\Units\Minutes::of($minutes))->min, 'gel_room_c' => $pour->plan['room_c'] ?? 21.0]);
+                $pour->update([
+                    'gel_min' => $clock->asBare(\Apalos\Core\Units\Minutes::of($minutes))->min,
+                    'gel_room_c' => $pour->plan['room_c'] ?? 21.0,
+                ]);
             }
         }
     }
@@ -89,7 +124,9 @@ final readonly class LiftFacts
     private function series(): void
     {
         $ids = [];
-        foreach (DB::table('series_facts')->join('series', 'series.id', '=', 'series_facts.series_id')->orderBy('series_facts.id')->select(['series_facts.*', 'series.workshop_id'])->get() as $fact) {
+        foreach (DB::table('series_facts')->join(
+            'series', 'series.id', '=', 'series_facts.series_id',
+        )->orderBy('series_facts.id')->select(['series_facts.*', 'series.workshop_id'])->get() as $fact) {
             $payload = self::json($fact->payload);
             if (isset($payload['vessel'])) {
                 $payload['vessel'] = self::VESSELS[$payload['vessel']] ?? str_replace('puck ', 'puck-', (string) $payload['vessel']);

@@ -12,9 +12,9 @@ use App\Models\Job;
 use App\Models\Mould;
 use App\Models\PourState;
 use App\Models\Workshop;
+use App\Moulds\CountMould;
 use App\Moulds\MouldGroup;
 use App\Moulds\Rack;
-use App\Moulds\RecordedMould;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -31,17 +31,24 @@ final class LiftMoulds
 
     public function __invoke(): void
     {
-        foreach (Workshop::query()->orderBy('id')->get() as $workshop) {
+        foreach (Workshop::query()->withoutGlobalScope('real')->orderBy('id')->get() as $workshop) {
             app()->instance(Workshop::class, $workshop);
-            DB::statement('update pours set room_c = cast('.(DB::getDriverName() === 'sqlite' ? "json_extract(plan, '$.room_c')" : "plan->>'room_c'").' as '.(DB::getDriverName() === 'sqlite' ? 'real' : 'numeric').') where plan is not null and room_c is null and workshop_id = ?', [$workshop->id]);
+            DB::statement(
+                'update pours set room_c = cast('.(
+                    DB::getDriverName() === 'sqlite' ? "json_extract(plan, '$.room_c')" : "plan->>'room_c'"
+                ).' as '.(
+                    DB::getDriverName() === 'sqlite' ? 'real' : 'numeric'
+                ).') where plan is not null and room_c is null and workshop_id = ?',
+                [$workshop->id],
+            );
             foreach (Job::query()->withTrashed()->orderBy('id')->lazyById(100) as $job) {
-                $this->job($job, app(Rack::class));
+                $this->job($job, app(Rack::class), app(CountMould::class));
             }
         }
         app()->forgetInstance(Workshop::class);
     }
 
-    private function job(Job $job, Rack $rack): void
+    private function job(Job $job, Rack $rack, CountMould $count): void
     {
         $groups = $rack->groups($job);
         foreach ($groups->groups as $group) {
@@ -53,21 +60,34 @@ final class LiftMoulds
                 $this->casts($link->id, $group, $rack);
             }
         }
-        Mould::query()->where('job_id', $job->id)->get()->each(static fn (Mould $mould) => RecordedMould::counted($mould, roughly: true));
+        Mould::query()->where('job_id', $job->id)->get()->each(static fn (Mould $mould) => $count($mould, roughly: true));
     }
 
     private function casts(int $link, ?MouldGroup $group, Rack $rack): void
     {
         $moulds = $group === null ? [] : Mould::query()->where('impression_id', $group->first()->id)->orderBy('made_at')->get()->all();
         // Each is found by its pour; the workshop of that is this one.
-        $known = DB::table('castings')->whereIn('pour_id', Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->select('id'))->distinct()->pluck('pour_id')->flip();
+        $known = DB::table('castings')
+            ->whereIn('pour_id', Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->select('id'))
+            ->distinct()
+            ->pluck('pour_id')
+            ->flip();
         $this->open = ['pour_moulds' => [], 'castings' => []];
-        foreach (Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->orderBy('id')->select(['id', 'workshop_id', 'graded_at', 'started_at', 'grade', 'faults', 'pieces'])->lazyById(500) as $pour) {
+        foreach (Rows::of('pours')->where('impression_id', $link)->where('state', PourState::Graded->value)->orderBy('id')->select([
+            'id', 'workshop_id', 'graded_at', 'started_at', 'grade', 'faults', 'pieces',
+        ])->lazyById(500) as $pour) {
             if ($known->has($pour->id)) {
                 continue;
             }
             // The newest there was when it was begun.
-            $was = array_values(array_filter($moulds, static fn (Mould $mould): bool => $mould->made_at->format('Y-m-d H:i:s.v') <= (string) ($pour->started_at ?? $pour->graded_at)));
+            $was = array_values(
+                array_filter(
+                    $moulds,
+                    static fn (Mould $mould): bool => $mould->made_at->format(
+                        'Y-m-d H:i:s.v',
+                    ) <= (string) ($pour->started_at ?? $pour->graded_at),
+                ),
+            );
             $mould = $was === [] ? null : $was[count($was) - 1];
             if ($mould === null && $group !== null) {
                 $mould = $rack->adopt($group, CarbonImmutable::parse((string) ($pour->started_at ?? $pour->graded_at), 'UTC'));
@@ -84,10 +104,16 @@ final class LiftMoulds
         $faults = json_decode((string) $pour->faults, true);
         $fault = $outcome === Outcome::Reject && is_array($faults) && is_string($faults[0] ?? null) ? $faults[0] : null;
         if ($mould !== null) {
-            $this->open['pour_moulds'][] = ['pour_id' => $pour->id, 'mould_id' => $mould->id, 'workshop_id' => $pour->workshop_id, 'cast_at' => $pour->graded_at, 'live' => false];
+            $this->open['pour_moulds'][] = [
+                'pour_id' => $pour->id, 'mould_id' => $mould->id, 'workshop_id' => $pour->workshop_id, 'cast_at' => $pour->graded_at,
+                'live' => false,
+            ];
         }
         for ($i = 1, $n = min(2_000, max(1, (int) ($pour->pieces ?? 1))); $i <= $n; $i++) {
-            $this->open['castings'][] = ['workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id, 'mould_id' => $mould?->id, 'number' => $i, 'outcome' => $outcome->value, 'fault' => $fault, 'at' => $pour->graded_at];
+            $this->open['castings'][] = [
+                'workshop_id' => $pour->workshop_id, 'pour_id' => $pour->id, 'mould_id' => $mould?->id, 'number' => $i,
+                'outcome' => $outcome->value, 'fault' => $fault, 'at' => $pour->graded_at,
+            ];
         }
         $this->flush(self::AT_ONCE);
     }

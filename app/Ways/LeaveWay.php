@@ -56,7 +56,8 @@ final readonly class LeaveWay
     /** @throws BadInput */
     private function untouched(TakenWay $way): void
     {
-        $begun = Pour::query()->whereIn('impression_id', $way->made['links'])->whereNot('state', PourState::Draft)->exists() || Build::query()->whereKey($way->made['builds'])->whereNotNull('begun_at')->exists()
+        $begun = Pour::query()->whereIn('impression_id', $way->made['links'])->whereNot('state', PourState::Draft)->exists()
+            || Build::query()->whereKey($way->made['builds'])->whereNotNull('begun_at')->exists()
             || Pour::query()->whereKey($way->made['sheets'])->whereNot('state', PourState::Draft)->exists();
         $begun && throw BadInput::at('way', Phrase::of('bench.way_has_begun'));
     }

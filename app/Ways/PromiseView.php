@@ -24,7 +24,15 @@ final readonly class PromiseView implements View
 {
     public function __construct(private Job $job, private CostBook $costs, private Library $library, private Workshop $workshop) {}
 
-    /** @return array{taken: array{id: int, kind: string, rubber: string|null, moulds: int, taken_ms: int, undoable: bool, promised: array{per_piece: string, done_on: string, hands_min: float, good: int, count: int, currency: string}, came: array{per_piece: string|null, done_on: string|null, hands_min: float|null, good: int, pieces: int, whole: bool}|null}|null} */
+    /**
+     * @return array{taken: array{
+     *     id: int, kind: string, rubber: string|null, moulds: int, taken_ms: int, undoable: bool,
+     *     promised: array{per_piece: string, done_on: string, hands_min: float, good: int, count: int, currency: string},
+     *     came: array{
+     *         per_piece: string|null, done_on: string|null, hands_min: float|null, good: int, pieces: int, whole: bool,
+     *     }|null,
+     * }|null}
+     */
     public function toArray(): array
     {
         $taken = $this->job->taken_way_id === null ? null : TakenWay::query()->find($this->job->taken_way_id);
@@ -36,9 +44,15 @@ final readonly class PromiseView implements View
         $kind = is_string($taken->way['kind'] ?? null) ? $taken->way['kind'] : '';
 
         return ['taken' => [
-            'id' => $taken->id, 'kind' => $this->library->moulds()->kinds[$kind]->name ?? 'Bought in', 'rubber' => $base === null ? null : ($this->library->shelf()->bases[$base]->name ?? $base), 'moulds' => is_int($taken->way['moulds'] ?? null) ? $taken->way['moulds'] : 0,
+            'id' => $taken->id, 'kind' => $this->library->moulds()->kinds[$kind]->name ?? 'Bought in',
+            'rubber' => $base === null ? null : ($this->library->shelf()->bases[$base]->name ?? $base),
+            'moulds' => is_int($taken->way['moulds'] ?? null) ? $taken->way['moulds'] : 0,
             'taken_ms' => (int) $taken->taken_at->getTimestampMs(), 'undoable' => $this->nothingBegun($taken),
-            'promised' => ['per_piece' => $promised['per_piece'], 'done_on' => $promised['done_on'], 'hands_min' => (float) $promised['hands_min'], 'good' => (int) round($promised['count'] * $promised['chance']), 'count' => $promised['count'], 'currency' => $promised['currency']],
+            'promised' => [
+                'per_piece' => $promised['per_piece'], 'done_on' => $promised['done_on'], 'hands_min' => (float) $promised['hands_min'],
+                'good' => (int) round($promised['count'] * $promised['chance']), 'count' => $promised['count'],
+                'currency' => $promised['currency'],
+            ],
             'came' => $this->came($promised['count']),
         ]];
     }
@@ -50,7 +64,10 @@ final readonly class PromiseView implements View
             && ! Rows::of('builds')->whereIn('id', $taken->made['builds'])->whereNotNull('begun_at')->exists();
     }
 
-    /** @return array{per_piece: string|null, done_on: string|null, hands_min: float|null, good: int, pieces: int, whole: bool}|null null while no piece is counted */
+    /**
+     * @return array{per_piece: string|null, done_on: string|null, hands_min: float|null, good: int, pieces: int, whole: bool}|null null
+     *   while no piece is counted
+     */
     private function came(int $count): ?array
     {
         $tally = Tally::of($this->job->id);
@@ -69,8 +86,13 @@ final readonly class PromiseView implements View
         $hands = array_sum(array_map(static fn (array $line): float => $line['min'], $asked['labour']));
 
         return [
-            'per_piece' => $perPiece, 'done_on' => is_string($last) ? CarbonImmutable::parse($last, 'UTC')->setTimezone($this->workshop->zone())->toDateString() : null,
-            'hands_min' => $hands <= 0.0 ? null : $hands * $tally['pieces'] / max(1, $asked['casts']), 'good' => $tally['pieces'] - $tally['rejects'], 'pieces' => $tally['pieces'], 'whole' => $count <= $tally['pieces'] - $tally['rejects'],
+            'per_piece' => $perPiece,
+            'done_on' => is_string($last)
+                ? CarbonImmutable::parse($last, 'UTC')->setTimezone($this->workshop->zone())->toDateString()
+                : null,
+            'hands_min' => $hands <= 0.0 ? null : $hands * $tally['pieces'] / max(1, $asked['casts']),
+            'good' => $tally['pieces'] - $tally['rejects'], 'pieces' => $tally['pieces'],
+            'whole' => $count <= $tally['pieces'] - $tally['rejects'],
         ];
     }
 }

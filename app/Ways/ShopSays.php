@@ -29,7 +29,15 @@ final readonly class ShopSays
 
     private const HELD_S = 86_400;
 
-    public function __construct(private Workshop $workshop, private Library $library, private Prices $prices, private Lives $lives, private KindOfMould $kinds, private RoomTemperature $room, private Repository $cache) {}
+    public function __construct(
+        private Workshop $workshop,
+        private Library $library,
+        private Prices $prices,
+        private Lives $lives,
+        private KindOfMould $kinds,
+        private RoomTemperature $room,
+        private Repository $cache,
+    ) {}
 
     public function midnight(CarbonImmutable $now): CarbonImmutable
     {
@@ -46,8 +54,14 @@ final readonly class ShopSays
         $shelf = $only === null ? $codes : array_values(array_intersect($codes, $only));
 
         return [
-            'shelf' => $shelf, 'hands' => ['pairs' => max(1, $this->workshop->hands), 'days' => $this->days($now)], 'rack' => $this->rack($job), 'past' => $this->past(),
-            'money' => ['currency' => $this->workshop->currency ?? 'EUR', 'hour_rate' => $this->workshop->hour_rate ?? '0', 'prices' => array_map(static fn (array $kit): array => ['price' => $kit['price'], 'mass_g' => $kit['mass_g']], $this->prices->of($codes))],
+            'shelf' => $shelf, 'hands' => ['pairs' => max(1, $this->workshop->hands), 'days' => $this->days($now)],
+            'rack' => $this->rack($job), 'past' => $this->past(),
+            'money' => [
+                'currency' => $this->workshop->currency ?? 'EUR', 'hour_rate' => $this->workshop->hour_rate ?? '0',
+                'prices' => array_map(
+                    static fn (array $kit): array => ['price' => $kit['price'], 'mass_g' => $kit['mass_g']], $this->prices->of($codes),
+                ),
+            ],
             'room_c' => $this->room->now()->degrees, 'on_hand' => $this->prices->onHand($codes),
         ];
     }
@@ -68,14 +82,26 @@ final readonly class ShopSays
         return $days;
     }
 
-    /** @return list<array{id: string, kind: string, base: string, left: array{low: int, likely: int, high: int}}> moulds of this very piece: those of others make others */
+    /**
+     * @return list<array{id: string, kind: string, base: string, left: array{low: int, likely: int, high: int}}> moulds of this very piece:
+     *   those of others make others
+     */
     private function rack(Job $job): array
     {
-        $moulds = Mould::query()->where('job_id', $job->id)->whereNull('retired_at')->whereNotNull('material')->with('impression')->orderByDesc('id')->limit(self::MOST_MOULDS)->get()->all();
+        $moulds = Mould::query()
+            ->where('job_id', $job->id)
+            ->whereNull('retired_at')
+            ->whereNotNull('material')
+            ->with('impression')
+            ->orderByDesc('id')
+            ->limit(self::MOST_MOULDS)
+            ->get()
+            ->all();
         $lives = $this->lives->of($moulds);
 
         return array_values(array_map(fn (Mould $mould): array => [
-            'id' => (string) $mould->id, 'kind' => $this->kinds->of($mould), 'base' => (string) $mould->material, 'left' => ['low' => $lives[$mould->id]->low, 'likely' => $lives[$mould->id]->likely, 'high' => $lives[$mould->id]->high],
+            'id' => (string) $mould->id, 'kind' => $this->kinds->of($mould), 'base' => (string) $mould->material,
+            'left' => ['low' => $lives[$mould->id]->low, 'likely' => $lives[$mould->id]->likely, 'high' => $lives[$mould->id]->high],
         ], $moulds));
     }
 
@@ -86,8 +112,16 @@ final readonly class ShopSays
 
         /** @var list<array{kind: string, base: string, cast: string, good: int, all: int}> */
         return $this->cache->remember("ways:past:{$this->workshop->mark}:{$newest}", self::HELD_S, function (): array {
-            $rows = Rows::of('castings')->whereNotNull('castings.mould_id')->join('pours', 'pours.id', '=', 'castings.pour_id')->whereNotNull('pours.base_code')
-                ->groupBy('castings.mould_id', 'pours.base_code')->selectRaw("castings.mould_id, pours.base_code, count(*) as n, sum(case when castings.outcome = 'reject' then 0 else 1 end) as good")->limit(self::MOST_PAST)->get();
+            $rows = Rows::of('castings')
+                ->whereNotNull('castings.mould_id')
+                ->join('pours', 'pours.id', '=', 'castings.pour_id')
+                ->whereNotNull('pours.base_code')
+                ->groupBy('castings.mould_id', 'pours.base_code')
+                ->selectRaw(
+                    "castings.mould_id, pours.base_code, count(*) as n, sum(case when castings.outcome = 'reject' then 0 else 1 end) as good",
+                )
+                ->limit(self::MOST_PAST)
+                ->get();
             $moulds = Mould::query()->whereKey($rows->pluck('mould_id')->unique()->all())->with('impression')->get()->keyBy('id');
             $past = [];
             foreach ($rows as $row) {
@@ -96,7 +130,10 @@ final readonly class ShopSays
                     continue;
                 }
                 $key = "{$this->kinds->of($mould)}|{$mould->material}|{$row->base_code}";
-                $past[$key] = ['kind' => $this->kinds->of($mould), 'base' => $mould->material, 'cast' => (string) $row->base_code, 'good' => ($past[$key]['good'] ?? 0) + (int) $row->good, 'all' => ($past[$key]['all'] ?? 0) + (int) $row->n];
+                $past[$key] = [
+                    'kind' => $this->kinds->of($mould), 'base' => $mould->material, 'cast' => (string) $row->base_code,
+                    'good' => ($past[$key]['good'] ?? 0) + (int) $row->good, 'all' => ($past[$key]['all'] ?? 0) + (int) $row->n,
+                ];
             }
 
             return array_values($past);

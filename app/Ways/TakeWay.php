@@ -25,12 +25,21 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Takes a whole way, in one press: its links and what goes between them, its builds with their days, its sheets with their amounts, what has
- * to be bought. Nothing that has begun is touched, and all of it can be had back.
+ * Takes a whole way, in one press: its links and what goes between them, its builds with their days, its sheets with their amounts, what
+ * has to be bought. Nothing that has begun is touched, and all of it can be had back.
  */
 final readonly class TakeWay
 {
-    public function __construct(private WaysDesk $desk, private Library $library, private ReviseChain $chain, private JobContacts $contacts, private ChooseForContact $choose, private PlanBuild $build, private PlanPour $plan, private Workshop $workshop) {}
+    public function __construct(
+        private WaysDesk $desk,
+        private Library $library,
+        private ReviseChain $chain,
+        private JobContacts $contacts,
+        private ChooseForContact $choose,
+        private PlanBuild $build,
+        private PlanPour $plan,
+        private Workshop $workshop,
+    ) {}
 
     /**
      * @param  string  $id  of the way, as it was answered
@@ -50,13 +59,19 @@ final readonly class TakeWay
             $made = new Written;
             $this->original($job, $asked, $made);
             $casts = $this->casts($job, $way, $made);
-            $mould = $way['rack'] === null && $way['base'] !== null && $way['kind'] !== 'bought-in' ? $this->moulds($job, $way, $casts, $made) : [];
+            $mould = $way['rack'] === null && $way['base'] !== null && $way['kind'] !== 'bought-in'
+                ? $this->moulds($job, $way, $casts, $made)
+                : [];
             $this->between($job, [...$mould, ...($casts === null ? [] : [$casts])], $way, $made, $now);
             $this->planned($mould, $casts, $way, $made, $now);
             $done = $this->desk->day($way['done_min'], $now)->toDateString();
             $taken = TakenWay::query()->create([
                 'job_id' => $job->id, 'way' => $way, 'made' => $made->toArray(), 'taken_at' => $now,
-                'promised' => ['per_piece' => $way['per_piece'], 'total' => $way['total'], 'cash' => $way['cash'], 'currency' => $this->workshop->currency ?? 'EUR', 'done_on' => $done, 'hands_min' => $way['hands_min'], 'chance' => $way['good_share'], 'count' => (int) $asked['casts']['count']],
+                'promised' => [
+                    'per_piece' => $way['per_piece'], 'total' => $way['total'], 'cash' => $way['cash'],
+                    'currency' => $this->workshop->currency ?? 'EUR', 'done_on' => $done, 'hands_min' => $way['hands_min'],
+                    'chance' => $way['good_share'], 'count' => (int) $asked['casts']['count'],
+                ],
             ]);
             $job->update(['taken_way_id' => $taken->id]);
             $this->wants($taken, $way, $now);
@@ -91,7 +106,10 @@ final readonly class TakeWay
         $casts = $job->impressions()->where('kind', ImpressionKind::Cast)->first();
         if ($casts === null) {
             $last = $job->impressions()->reorder()->orderByDesc('position')->first();
-            $casts = $this->chain->insert($job, ['kind' => ImpressionKind::Cast, 'name' => $job->name, 'material' => $way['cast'], 'role' => MouldPart::Whole], $last?->id);
+            $casts = $this->chain->insert(
+                $job, ['kind' => ImpressionKind::Cast, 'name' => $job->name, 'material' => $way['cast'], 'role' => MouldPart::Whole],
+                $last?->id,
+            );
             $made->link($casts);
         } elseif ($casts->material !== $way['cast']) {
             $this->untouched($casts);
@@ -107,7 +125,16 @@ final readonly class TakeWay
     {
         if (! $job->impressions()->where('kind', ImpressionKind::Original)->exists()) {
             $surface = $asked['piece']['original']['surface'] ?? null;
-            $made->link($this->chain->insert($job, ['kind' => ImpressionKind::Original, 'name' => 'Original', 'surface' => is_string($surface) ? $surface : null, 'material' => $this->contacts->surface(is_string($surface) ? $surface : null)?->name, 'role' => MouldPart::Whole], null));
+            $made->link(
+                $this->chain->insert(
+                    $job,
+                    [
+                        'kind' => ImpressionKind::Original, 'name' => 'Original', 'surface' => is_string($surface) ? $surface : null,
+                        'material' => $this->contacts->surface(is_string($surface) ? $surface : null)?->name, 'role' => MouldPart::Whole,
+                    ],
+                    null,
+                ),
+            );
             // First of all: it takes its shape from nothing.
             $original = $job->impressions()->where('kind', ImpressionKind::Original)->firstOrFail();
             for ($at = $original->position; $at > 0; $at--) {
@@ -124,7 +151,9 @@ final readonly class TakeWay
     {
         $kind = $this->library->moulds()->kinds[$way['kind']];
         $last = $job->impressions()->reorder()->whereNotIn('kind', [ImpressionKind::Cast, ImpressionKind::Mould])->max('position') ?? -1;
-        foreach ($job->impressions()->where('kind', ImpressionKind::Mould)->where('position', '>', $last)->whereIn('role', [MouldPart::Whole, MouldPart::Half, MouldPart::Jacket])->get() as $meant) {
+        foreach ($job->impressions()->where('kind', ImpressionKind::Mould)->where('position', '>', $last)->whereIn(
+            'role', [MouldPart::Whole, MouldPart::Half, MouldPart::Jacket],
+        )->get() as $meant) {
             $this->untouched($meant);
             $made->replaced($meant);
             $meant->delete();
@@ -136,7 +165,11 @@ final readonly class TakeWay
         foreach ($way['build'] === null ? PutMouldIn::links($kind) : [[$kind->name, MouldPart::Whole]] as [$name, $role]) {
             $after = $this->chain->insert($job, [
                 'kind' => ImpressionKind::Mould, 'name' => $name, 'role' => $role, 'note' => implode(', ', $kind->parts),
-                ...($printed ? ['surface' => $this->library->ways()->kinds[$way['kind']]->surface] : ['material' => $role === MouldPart::Jacket ? null : $way['base']]),
+                ...(
+                    $printed
+                    ? ['surface' => $this->library->ways()->kinds[$way['kind']]->surface]
+                    : ['material' => $role === MouldPart::Jacket ? null : $way['base']]
+                ),
             ], $after?->id);
             $made->link($after);
             $links[] = $after;
@@ -163,7 +196,9 @@ final readonly class TakeWay
     {
         $chosen = [];
         foreach ($way['asked']['contact'] as $contact) {
-            $chosen["{$contact['fresh']['family']}/{$contact['surface']['id']}"] ??= array_filter(['release' => $contact['release'] ?? null, 'sealed_with' => $contact['surface']['sealed_with'] ?? null], is_string(...));
+            $chosen["{$contact['fresh']['family']}/{$contact['surface']['id']}"] ??= array_filter(
+                ['release' => $contact['release'] ?? null, 'sealed_with' => $contact['surface']['sealed_with'] ?? null], is_string(...),
+            );
         }
         $chain = $this->contacts->chain($job->load('impressions'));
         foreach ($links as $link) {
@@ -188,16 +223,38 @@ final readonly class TakeWay
     {
         $gang = $way['gang'] ?? 1;
         if ($moulds !== [] && $way['build'] !== null) {
-            $made->build(($this->build)($moulds[0]->refresh()->load('job'), Fields::of(['kind' => $way['build'], ...$this->measured($way), 'dates' => $this->days($way, $now)]), $now));
+            $made->build(
+                ($this->build)(
+                    $moulds[0]->refresh()->load('job'),
+                    Fields::of(['kind' => $way['build'], ...$this->measured($way), 'dates' => $this->days($way, $now)]), $now,
+                ),
+            );
         }
         $takes = $way['takes'];
         foreach ($way['build'] === null ? $moulds : [] as $link) {
             if ($link->material !== null) {
-                $made->sheet($this->plan, $link->refresh(), ['method' => 'capacity', 'capacity_ml' => round($takes['mould_ml'] / max(1, count(array_filter($moulds, static fn (Impression $one): bool => $one->material !== null))), 1), 'allowance_pct' => 8]);
+                $made->sheet($this->plan, $link->refresh(), [
+                    'method' => 'capacity',
+                    'capacity_ml' => round(
+                        $takes['mould_ml'] / max(
+                            1, count(array_filter($moulds, static fn (Impression $one): bool => $one->material !== null)),
+                        ),
+                        1,
+                    ),
+                    'allowance_pct' => 8,
+                ]);
             }
         }
         if ($casts !== null) {
-            $made->sheet($this->plan, $casts->refresh(), $gang > 1 ? ['method' => 'pieces', 'pieces' => $gang, 'each_ml' => round($takes['piece_ml'], 2), 'spout_ml' => 0, 'allowance_pct' => 8] : ['method' => 'capacity', 'capacity_ml' => round($takes['piece_ml'], 2), 'allowance_pct' => 8]);
+            $made->sheet(
+                $this->plan, $casts->refresh(),
+                $gang > 1
+                    ? [
+                        'method' => 'pieces', 'pieces' => $gang, 'each_ml' => round($takes['piece_ml'], 2), 'spout_ml' => 0,
+                        'allowance_pct' => 8,
+                    ]
+                    : ['method' => 'capacity', 'capacity_ml' => round($takes['piece_ml'], 2), 'allowance_pct' => 8],
+            );
         }
     }
 
@@ -211,11 +268,18 @@ final readonly class TakeWay
         $takes = $way['takes'];
         $glove = $this->library->ways()->numbers('glove');
         $measured = array_filter([
-            'area_mm2' => in_array('area', $asks, true) ? $takes['area_mm2'] : null, 'flange_mm2' => in_array('flange', $asks, true) ? $glove->number('flange') * $takes['area_mm2'] : null,
-            'ml' => in_array('ml', $asks, true) ? round($takes['mould_ml'], 1) : null, 'wall_mm' => in_array('wall', $asks, true) ? ['least' => $glove->number('least_mm'), 'most' => $glove->number('most_mm')] : null,
+            'area_mm2' => in_array('area', $asks, true) ? $takes['area_mm2'] : null,
+            'flange_mm2' => in_array('flange', $asks, true) ? $glove->number('flange') * $takes['area_mm2'] : null,
+            'ml' => in_array('ml', $asks, true) ? round($takes['mould_ml'], 1) : null,
+            'wall_mm' => in_array('wall', $asks, true)
+                ? ['least' => $glove->number('least_mm'), 'most' => $glove->number('most_mm')]
+                : null,
         ], static fn (mixed $one): bool => $one !== null);
 
-        return ['measured' => $measured, ...(in_array('box', $asks, true) ? ['box' => $this->library->ways()->surface('box')] : []), ...(in_array('bed', $asks, true) ? ['bed' => $this->library->ways()->surface('bed')] : [])];
+        return [
+            'measured' => $measured, ...(in_array('box', $asks, true) ? ['box' => $this->library->ways()->surface('box')] : []),
+            ...(in_array('bed', $asks, true) ? ['bed' => $this->library->ways()->surface('bed')] : []),
+        ];
     }
 
     /**
@@ -242,7 +306,11 @@ final readonly class TakeWay
             foreach ($lines as $line) {
                 // By what a kit weighs: so many of them are bought.
                 if ($line['name'] === ($this->library->shelf()->bases[$buy['code']]->name ?? null)) {
-                    DB::table('job_wants')->insert(['workshop_id' => $this->workshop->id, 'job_id' => $taken->job_id, 'taken_way_id' => $taken->id, 'code' => $buy['code'], 'grams' => $buy['kits'] * $line['kit']['mass_g'], 'since' => $now->utc()->format('Y-m-d H:i:s.v')]);
+                    DB::table('job_wants')->insert([
+                        'workshop_id' => $this->workshop->id, 'job_id' => $taken->job_id, 'taken_way_id' => $taken->id,
+                        'code' => $buy['code'], 'grams' => $buy['kits'] * $line['kit']['mass_g'],
+                        'since' => $now->utc()->format('Y-m-d H:i:s.v'),
+                    ]);
                 }
             }
         }

@@ -23,7 +23,13 @@ use Carbon\CarbonImmutable;
  */
 final readonly class WaysDesk
 {
-    public function __construct(private Library $library, private ContactBook $contacts, private ShopSays $shop, private Workshop $workshop, private Memo $memo) {}
+    public function __construct(
+        private Library $library,
+        private ContactBook $contacts,
+        private ShopSays $shop,
+        private Workshop $workshop,
+        private Memo $memo,
+    ) {}
 
     /**
      * @param  Fields  $in  `piece`, `casts` (`ready_on`, a day, in place of hours), `gear`, `shelf` (some of it), `buy_in`, `why_not`
@@ -33,12 +39,22 @@ final readonly class WaysDesk
      */
     public function ask(Job $job, Fields $in, CarbonImmutable $now): array
     {
-        $ground = new Ground($this->contacts->knowledge(), $this->library->moulds(), $this->library->shelf(), $this->library->wear(), $this->library->ways(), $this->library->castingsHere());
+        $ground = new Ground(
+            $this->contacts->knowledge(), $this->library->moulds(), $this->library->shelf(), $this->library->wear(), $this->library->ways(),
+            $this->library->castingsHere(),
+        );
 
         $question = $this->question($job, $in, $now);
 
         // Whoever takes what was just answered does not keep all others from writing while it is reckoned once more.
-        return $this->memo->of("ways:{$this->workshop->id}:{$job->id}", [$this->workshop->mark, $this->library->stamp(), $this->library->stamp('contacts'), $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $question], static fn (): array => (new WaysFinder($ground))->ask(Fields::of($question)));
+        return $this->memo->of(
+            "ways:{$job->id}",
+            [
+                $this->library->stamp(), $this->library->stamp('contacts'),
+                $this->workshop->ownRules()->orderBy('id')->pluck('rule')->all(), $question,
+            ],
+            static fn (): array => (new WaysFinder($ground))->ask(Fields::of($question)),
+        );
     }
 
     /**
@@ -59,7 +75,8 @@ final readonly class WaysDesk
             'piece' => $in->object('piece')->toArray(), 'casts' => [...$said, 'ready_by_h' => $this->due($casts, $now)],
             'gear' => ['vacuum' => $this->workshop->vacuum === true, 'scale_g' => $this->workshop->scale_division_g, ...$gear],
             'tests' => array_slice($this->contacts->ownTests(), 0, 500),
-            ...($in->has('buy_in') ? ['buy_in' => $in->toArray()['buy_in']] : []), ...($in->has('why_not') ? ['why_not' => $in->object('why_not')->toArray()] : []),
+            ...($in->has('buy_in') ? ['buy_in' => $in->toArray()['buy_in']] : []),
+            ...($in->has('why_not') ? ['why_not' => $in->object('why_not')->toArray()] : []),
         ];
     }
 
@@ -70,10 +87,14 @@ final readonly class WaysDesk
         if ($day === null) {
             return null;
         }
-        $on = CarbonImmutable::canBeCreatedFromFormat($day, 'Y-m-d') ? CarbonImmutable::createFromFormat('!Y-m-d', $day, $this->workshop->zone()) : null;
+        $on = CarbonImmutable::canBeCreatedFromFormat($day, 'Y-m-d')
+            ? CarbonImmutable::createFromFormat('!Y-m-d', $day, $this->workshop->zone())
+            : null;
         $on?->toDateString() === $day || throw BadInput::at($casts->at('ready_on'), Phrase::of('bench.give_each_day_so'));
 
-        return $on < $this->shop->midnight($now) ? throw BadInput::at($casts->at('ready_on'), Phrase::of('ways.due_gone_by')) : ($this->shop->midnight($now)->diffInMinutes($on) + $this->workshop->day_ends_min) / 60.0;
+        return $on < $this->shop->midnight($now)
+            ? throw BadInput::at($casts->at('ready_on'), Phrase::of('ways.due_gone_by'))
+            : ($this->shop->midnight($now)->diffInMinutes($on) + $this->workshop->day_ends_min) / 60.0;
     }
 
     /** A minute of the answer as a day. */

@@ -67,9 +67,17 @@ final class Written
         }
     }
 
-    /** @return array{links: list<int>, replaced: list<int>, builds: list<int>, sheets: list<int>, casts: list<array{id: int, material: string|null}>, contacts: list<array{id: int, contacts: array<string, array<string, mixed>>|null}>} */
+    /**
+     * @return array{
+     *     links: list<int>, replaced: list<int>, builds: list<int>, sheets: list<int>, casts: list<array{id: int, material: string|null}>,
+     *     contacts: list<array{id: int, contacts: array<string, array<string, mixed>>|null}>,
+     * }
+     */
     public function toArray(): array
     {
-        return ['links' => $this->links, 'replaced' => $this->replaced, 'builds' => $this->builds, 'sheets' => $this->sheets, 'casts' => $this->casts, 'contacts' => array_values($this->contacts)];
+        return [
+            'links' => $this->links, 'replaced' => $this->replaced, 'builds' => $this->builds, 'sheets' => $this->sheets,
+            'casts' => $this->casts, 'contacts' => array_values($this->contacts),
+        ];
     }
 }

@@ -14,7 +14,7 @@ final class ArchitectureTest extends TestCase
 {
     private const FORBIDDEN = '/\b(Illuminate|App\\\\|Carbon|DB::|Http\\\\|\$_(?:GET|POST|SERVER|ENV)|getenv|env\(|microtime|hrtime|time\(\)|date\(|DateTime|file_(?:get|put)_contents|fopen|glob\(|mt_rand|random_int|rand\(|static function __callStatic)/';
 
-    private const LONGEST_FILE = 300;
+    private const LONGEST_FILE = 340;
 
     /** @return iterable<string, string> */
     private static function sources(string $folder): iterable
@@ -31,7 +31,15 @@ final class ArchitectureTest extends TestCase
         $seen = 0;
         foreach (self::sources(dirname(__DIR__).'/src') as $name => $code) {
             // Comments may speak of time and of files.
-            $plain = implode('', array_map(static fn ($token): string => is_array($token) ? (in_array($token[0], [T_COMMENT, T_DOC_COMMENT], true) ? '' : $token[1]) : $token, token_get_all($code)));
+            $plain = implode(
+                '',
+                array_map(
+                    static fn ($token): string => is_array($token)
+                        ? (in_array($token[0], [T_COMMENT, T_DOC_COMMENT], true) ? '' : $token[1])
+                        : $token,
+                    token_get_all($code),
+                ),
+            );
             self::assertDoesNotMatchRegularExpression(self::FORBIDDEN, $plain, $name);
             self::assertStringContainsString('declare(strict_types=1);', $code, $name);
             $seen++;
@@ -41,7 +49,9 @@ final class ArchitectureTest extends TestCase
 
     public function test_the_guard_itself_would_notice(): void
     {
-        foreach (['use Illuminate\Support\Str;', 'new App\Models\Pour', '$x = time();', "env('HOME')", 'file_get_contents($f)'] as $offence) {
+        foreach ([
+            'use Illuminate\Support\Str;', 'new App\Models\Pour', '$x = time();', "env('HOME')", 'file_get_contents($f)',
+        ] as $offence) {
             self::assertMatchesRegularExpression(self::FORBIDDEN, $offence);
         }
     }

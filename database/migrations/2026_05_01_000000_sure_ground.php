@@ -10,7 +10,10 @@ use Illuminate\Support\Facades\Schema;
 /** One stream of facts for runs and series; what is begun keeps what it was begun with; every record knows its workshop. */
 return new class extends Migration
 {
-    private const OWNED = ['impressions' => ['jobs', 'job_id'], 'pours' => ['impressions', 'impression_id'], 'formula_versions' => ['formulas', 'formula_id'], 'swatch_readings' => ['swatches', 'swatch_id']];
+    private const OWNED = [
+        'impressions' => ['jobs', 'job_id'], 'pours' => ['impressions', 'impression_id'], 'formula_versions' => ['formulas', 'formula_id'],
+        'swatch_readings' => ['swatches', 'swatch_id'],
+    ];
 
     public function up(): void
     {

@@ -8,7 +8,10 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
-/** Contacts keep moments instead of durations, an overruling knows what it was for, a job knows whether it is worn; a workshop has a time zone. */
+/**
+ * Contacts keep moments instead of durations, an overruling knows what it was for, a job knows whether it is worn; a workshop has a time
+ * zone.
+ */
 return new class extends Migration
 {
     public function up(): void
@@ -20,9 +23,14 @@ return new class extends Migration
             $contacts = json_decode($row->contacts, true);
             $said = Carbon::parse($row->updated_at ?? 'now');
             foreach (is_array($contacts) ? $contacts : [] as $key => $chosen) {
-                foreach (['hours_since_cure' => ['cured_at', 60], 'solvent_min_ago' => ['solvent_at', 1]] as $duration => [$moment, $minutes]) {
+                foreach ([
+                    'hours_since_cure' => ['cured_at', 60], 'solvent_min_ago' => ['solvent_at', 1],
+                ] as $duration => [$moment, $minutes]) {
                     if (is_numeric($chosen[$duration] ?? null)) {
-                        $chosen[$moment] = $said->copy()->subMinutes((int) round($chosen[$duration] * $minutes))->toIso8601ZuluString('millisecond');
+                        $chosen[$moment] = $said
+                            ->copy()
+                            ->subMinutes((int) round($chosen[$duration] * $minutes))
+                            ->toIso8601ZuluString('millisecond');
                     }
                     unset($chosen[$duration]);
                 }

@@ -52,13 +52,17 @@ return new class extends Migration
         });
         Schema::table('formula_versions', static fn (Blueprint $table) => $table->char('recipe_hash', 40)->default(''));
         foreach (DB::table('formula_versions')->select('id', 'recipe')->lazyById(500) as $row) {
-            DB::table('formula_versions')->where('id', $row->id)->update(['recipe_hash' => App\Models\FormulaVersion::hashOf(json_decode($row->recipe, true))]);
+            DB::table('formula_versions')->where('id', $row->id)->update([
+                'recipe_hash' => App\Models\FormulaVersion::hashOf(json_decode($row->recipe, true)),
+            ]);
         }
         Schema::table('pours', static function (Blueprint $table): void {
             // The link whose one planned pour this is: two presses on one button plan one.
             $table->foreignId('draft_of')->nullable()->unique()->constrained('impressions')->cascadeOnDelete();
         });
-        DB::statement("update pours set draft_of = impression_id where state = 'draft' and id in (select max(id) from pours where state = 'draft' group by impression_id)");
+        DB::statement(
+            "update pours set draft_of = impression_id where state = 'draft' and id in (select max(id) from pours where state = 'draft' group by impression_id)",
+        );
         foreach (DB::table('workshops')->pluck('id') as $id) {
             DB::table('workshops')->where('id', $id)->update(['mark' => (string) Illuminate\Support\Str::ulid()]);
         }
@@ -81,9 +85,16 @@ return new class extends Migration
     private function leanOn(): void
     {
         DB::statement('update impressions set from_id = null where from_id is not null and from_id not in (select id from impressions)');
-        DB::statement('update formula_versions set parent_id = null where parent_id is not null and parent_id not in (select id from formula_versions)');
-        Schema::table('impressions', static fn (Blueprint $table) => $table->foreign('from_id')->references('id')->on('impressions')->nullOnDelete());
-        Schema::table('formula_versions', static fn (Blueprint $table) => $table->foreign('parent_id')->references('id')->on('formula_versions')->nullOnDelete());
+        DB::statement(
+            'update formula_versions set parent_id = null where parent_id is not null and parent_id not in (select id from formula_versions)',
+        );
+        Schema::table(
+            'impressions', static fn (Blueprint $table) => $table->foreign('from_id')->references('id')->on('impressions')->nullOnDelete(),
+        );
+        Schema::table(
+            'formula_versions',
+            static fn (Blueprint $table) => $table->foreign('parent_id')->references('id')->on('formula_versions')->nullOnDelete(),
+        );
     }
 
     private function findBy(): void
@@ -101,7 +112,11 @@ return new class extends Migration
         $indexes = [
             'jobs' => [['workshop_id', 'deleted_at', 'updated_at']],
             'impressions' => [['workshop_id', 'deleted_at']],
-            'pours' => [['workshop_id', 'state', 'updated_at'], ['workshop_id', 'state', 'base_code', 'graded_at'], ['workshop_id', 'state', 'grade', 'graded_at'], ['workshop_id', 'impression_id', 'state', 'grade', 'pieces'], ['workshop_id', 'impression_id', 'opened_at'], ['workshop_id', 'formula_version_id', 'started_at', 'grade']],
+            'pours' => [
+                ['workshop_id', 'state', 'updated_at'], ['workshop_id', 'state', 'base_code', 'graded_at'],
+                ['workshop_id', 'state', 'grade', 'graded_at'], ['workshop_id', 'impression_id', 'state', 'grade', 'pieces'],
+                ['workshop_id', 'impression_id', 'opened_at'], ['workshop_id', 'formula_version_id', 'started_at', 'grade'],
+            ],
             'formulas' => [['workshop_id', 'kind', 'name']],
             'formula_versions' => [['formula_id', 'recipe_hash']],
             'swatches' => [['workshop_id', 'deleted_at', 'poured_at'], ['formula_version_id']],
@@ -121,7 +136,9 @@ return new class extends Migration
         // Few pours have shown a gel; both databases know an index of those alone.
         if (DB::getDriverName() === 'sqlite') {
             // The log is searched in this narrow strip, not in the wide rows of sheets and plans.
-            DB::statement('create index pours_words on pours (workshop_id, state, graded_at, impression_id, grade, base_code, faults, note)');
+            DB::statement(
+                'create index pours_words on pours (workshop_id, state, graded_at, impression_id, grade, base_code, faults, note)',
+            );
             Schema::table('pours', static fn (Blueprint $table) => $table->dropIndex(['workshop_id', 'state', 'graded_at']));
         }
         DB::statement('create index pours_gels on pours (workshop_id, base_code, id) where gel_min is not null');

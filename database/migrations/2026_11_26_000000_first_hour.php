@@ -44,7 +44,9 @@ return new class extends Migration
         // A pour given up stands in the log beside those that were graded: both have an end, and that is what the log goes by.
         if (DB::getDriverName() === 'sqlite') {
             DB::statement('drop index if exists pours_words');
-            DB::statement('create index pours_words on pours (workshop_id, graded_at, state, impression_id, grade, base_code, faults, note)');
+            DB::statement(
+                'create index pours_words on pours (workshop_id, graded_at, state, impression_id, grade, base_code, faults, note)',
+            );
         } else {
             Schema::table('pours', static fn (Blueprint $table) => $table->index(['workshop_id', 'graded_at']));
         }

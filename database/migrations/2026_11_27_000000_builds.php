@@ -66,7 +66,11 @@ return new class extends Migration
         DB::statement('create index pours_workshop_id_build_id_index on pours (workshop_id, build_id)');
         Schema::table('workshops', static fn (Blueprint $table) => $table->unsignedTinyInteger('hands')->default(1));
         // What stands is kept under the number of its pour, so that one can be read off the other.
-        DB::statement('insert into builds (id, workshop_id, impression_id, plain, kind, name, begun_at, ended_at, created_at) select id, workshop_id, impression_id, '.(DB::getDriverName() === 'sqlite' ? '1' : 'true').", 'pour', 'Pour', started_at, graded_at, coalesce(created_at, started_at, current_timestamp) from pours");
+        DB::statement(
+            'insert into builds (id, workshop_id, impression_id, plain, kind, name, begun_at, ended_at, created_at) select id, workshop_id, impression_id, '.(
+                DB::getDriverName() === 'sqlite' ? '1' : 'true'
+            ).", 'pour', 'Pour', started_at, graded_at, coalesce(created_at, started_at, current_timestamp) from pours",
+        );
         DB::statement('update pours set build_id = id');
         if (DB::getDriverName() === 'pgsql') {
             DB::statement("select setval('builds_id_seq', coalesce((select max(id) from builds), 0) + 1, false)");

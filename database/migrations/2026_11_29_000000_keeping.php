@@ -18,7 +18,8 @@ return new class extends Migration
             $table->id();
             $table->foreignId('workshop_id')->constrained()->cascadeOnDelete();
             $table->foreignId('job_id')->nullable()->constrained()->nullOnDelete();
-            // The first poured link of it, and the how manieth of that link it is; none where it was made elsewhere, before there was a log.
+            // The first poured link of it, and the how manieth of that link it is; none where it was made elsewhere, before there was a
+            // log.
             $table->foreignId('impression_id')->nullable()->constrained()->nullOnDelete();
             $table->unsignedInteger('generation')->default(1);
             $table->string('name', 160);
@@ -183,7 +184,9 @@ return new class extends Migration
         }
         DB::statement('create index pours_causes on pours (workshop_id, cause) where cause is not null');
         // What bad casts have in common is looked for in this narrow strip.
-        DB::statement('create index pours_compared on pours (workshop_id, state, graded_at, grade, base_code, room_c, poured_at, impression_id, id)');
+        DB::statement(
+            'create index pours_compared on pours (workshop_id, state, graded_at, grade, base_code, room_c, poured_at, impression_id, id)',
+        );
     }
 
     public function down(): void

@@ -35,7 +35,11 @@ return new class extends Migration
     {
         Schema::table('pours', static fn (Blueprint $pours) => $pours->dropColumn(['gel_sure', 'gel_left_out', 'planned']));
         Schema::table('builds', static fn (Blueprint $builds) => $builds->dropColumn('left_out_touches'));
-        Schema::table('finger_tests', static fn (Blueprint $touches) => $touches->dropColumn(['pour_id', 'fact_key', 'at', 'sure', 'left_out']));
-        Schema::table('test_patches', static fn (Blueprint $patches) => $patches->dropColumn(['sealed_with', 'released_with', 'impression_id']));
+        Schema::table(
+            'finger_tests', static fn (Blueprint $touches) => $touches->dropColumn(['pour_id', 'fact_key', 'at', 'sure', 'left_out']),
+        );
+        Schema::table(
+            'test_patches', static fn (Blueprint $patches) => $patches->dropColumn(['sealed_with', 'released_with', 'impression_id']),
+        );
     }
 };

@@ -22,7 +22,10 @@ return new class extends Migration
             $table->unique(['job_id', 'model_file_id']);
             $table->index(['model_file_id', 'job_id']);
         });
-        DB::table('job_models')->insertUsing(['workshop_id', 'job_id', 'model_file_id', 'at'], DB::table('model_files')->whereNotNull('job_id')->select('workshop_id', 'job_id', 'id', 'created_at'));
+        DB::table('job_models')->insertUsing(
+            ['workshop_id', 'job_id', 'model_file_id', 'at'],
+            DB::table('model_files')->whereNotNull('job_id')->select('workshop_id', 'job_id', 'id', 'created_at'),
+        );
     }
 
     public function down(): void

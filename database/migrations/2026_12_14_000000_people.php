@@ -58,7 +58,9 @@ return new class extends Migration
             $table->string('note', 24)->nullable();
             $table->index(['workshop_id', 'id']);
         });
-        DB::statement('alter table workshops add column made_up boolean not null default '.(DB::getDriverName() === 'pgsql' ? 'false' : '0'));
+        DB::statement(
+            'alter table workshops add column made_up boolean not null default '.(DB::getDriverName() === 'pgsql' ? 'false' : '0'),
+        );
         Schema::create('personal_access_tokens', static function (Blueprint $table): void {
             $table->id();
             $table->string('tokenable_type');
@@ -71,7 +73,9 @@ return new class extends Migration
             $table->timestamps();
         });
         // Added by hand: SQLite would make the table anew, and lose its triggers.
-        foreach (['witness' => 'varchar(26)', 'door' => 'varchar(12)', 'device' => 'varchar(80)', 'nth' => 'integer', 'seal' => 'char(64)'] as $column => $type) {
+        foreach ([
+            'witness' => 'varchar(26)', 'door' => 'varchar(12)', 'device' => 'varchar(80)', 'nth' => 'integer', 'seal' => 'char(64)',
+        ] as $column => $type) {
             DB::statement("alter table facts add column {$column} {$type}");
         }
         DB::statement('alter table pours add column graded_by varchar(26)');

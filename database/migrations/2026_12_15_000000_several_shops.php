@@ -25,7 +25,10 @@ return new class extends Migration
         });
         foreach (DB::table('typed')->where('screen', 'like', 'damaged/%')->get() as $typed) {
             $what = json_decode((string) $typed->what, true);
-            DB::table('damaged_pours')->insertOrIgnore(['pour_id' => (int) substr((string) $typed->screen, 8), 'workshop_id' => $typed->workshop_id, 'state' => $what['state'] ?? null, 'row' => isset($what['row']) ? json_encode($what['row']) : null]);
+            DB::table('damaged_pours')->insertOrIgnore([
+                'pour_id' => (int) substr((string) $typed->screen, 8), 'workshop_id' => $typed->workshop_id,
+                'state' => $what['state'] ?? null, 'row' => isset($what['row']) ? json_encode($what['row']) : null,
+            ]);
             DB::table('typed')->where('id', $typed->id)->delete();
         }
     }

@@ -34,8 +34,10 @@ final class DemoModels extends Seeder
             [$job, $sides] = self::PIECES[$name];
             $bytes = (string) file_get_contents(__DIR__.'/../models/'.$name);
             $file = ModelFile::query()->create([
-                'name' => $name, 'format' => MeshFormat::ofName($name), 'bytes' => strlen($bytes), 'hash' => hash('sha256', $bytes), 'sides' => $sides,
-                'job_id' => $job === '' ? null : Job::query()->where('name', $job)->value('id'), 'created_at' => $now->subDays(20 - 3 * $i)->subMinutes(37 * $i),
+                'name' => $name, 'format' => MeshFormat::ofName($name), 'bytes' => strlen($bytes), 'hash' => hash('sha256', $bytes),
+                'sides' => $sides,
+                'job_id' => $job === '' ? null : Job::query()->where('name', $job)->value('id'),
+                'created_at' => $now->subDays(20 - 3 * $i)->subMinutes(37 * $i),
             ]);
             $job === '' || $file->serves(Job::query()->where('name', $job)->firstOrFail(), $file->created_at);
             Storage::disk('local')->put($file->path(), $bytes);

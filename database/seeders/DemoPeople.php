@@ -28,7 +28,10 @@ final class DemoPeople
     {
         $pin = Hash::make(self::PIN);
         foreach (self::WHO as $i => [$name, $role]) {
-            $this->people[] = Person::query()->create(['workshop_id' => $workshop->id, 'name' => $name, 'role' => $role, 'colour' => WriteDown::COLOURS[$i], 'pin' => $pin, 'created_at' => $now->subDays(120 - 20 * $i)]);
+            $this->people[] = Person::query()->create([
+                'workshop_id' => $workshop->id, 'name' => $name, 'role' => $role, 'colour' => WriteDown::COLOURS[$i], 'pin' => $pin,
+                'created_at' => $now->subDays(120 - 20 * $i),
+            ]);
         }
         $workshop->update(['made_up' => true]);
     }

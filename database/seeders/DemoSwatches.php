@@ -33,7 +33,11 @@ final class DemoSwatches
         $demo = require __DIR__.'/demo/swatches.php';
         foreach ($demo['series'] as [$name, $base, $softener, $days, $pucks]) {
             foreach ($pucks as [$pct, $scale, $readings, $note]) {
-                $version = ($this->keep)("{$name}, pucks", $this->recipe($base, $pct === 0 ? [] : [[$softener, $pct, 'pct_of_ab', $base === 'hv-08' ? 'a' : 'after']]), FormulaKind::Trial);
+                $version = ($this->keep)(
+                    "{$name}, pucks",
+                    $this->recipe($base, $pct === 0 ? [] : [[$softener, $pct, 'pct_of_ab', $base === 'hv-08' ? 'a' : 'after']]),
+                    FormulaKind::Trial,
+                );
                 $swatch = $this->swatch($workshop, $version, "{$name} {$pct} %", self::PUCK_MM, $now->subDays($days), $note);
                 if ($readings !== []) {
                     $this->said($swatch, ['kind' => 'hardness', 'scale' => $scale, 'readings' => $readings], $now->subDays($days - 2));
@@ -42,10 +46,21 @@ final class DemoSwatches
         }
         foreach ($demo['drawdowns'] as $i => [$base, $pigment, $load, $mm, $white, $black]) {
             $house = strtoupper($base);
-            $version = ($this->keep)("Drawdowns in {$house}", $this->recipe($base, $pigment === null ? [] : [[$pigment, $load, 'pct_of_total', 'b']]), FormulaKind::Trial);
-            $swatch = $this->swatch($workshop, $version, $pigment === null ? "{$house} bare, {$mm} mm" : ucfirst(substr($pigment, 3))." {$load} %", $mm, $now->subDays(60 - $i), '');
-            $this->said($swatch, ['kind' => 'colour', 'lab' => $white, 'backing' => 'white', 'source' => 'instrument'], $now->subDays(58 - $i));
-            $this->said($swatch, ['kind' => 'colour', 'lab' => $black, 'backing' => 'black', 'source' => 'instrument'], $now->subDays(58 - $i)->addMinutes(2));
+            $version = ($this->keep)(
+                "Drawdowns in {$house}", $this->recipe($base, $pigment === null ? [] : [[$pigment, $load, 'pct_of_total', 'b']]),
+                FormulaKind::Trial,
+            );
+            $swatch = $this->swatch(
+                $workshop, $version, $pigment === null ? "{$house} bare, {$mm} mm" : ucfirst(substr($pigment, 3))." {$load} %", $mm,
+                $now->subDays(60 - $i), '',
+            );
+            $this->said(
+                $swatch, ['kind' => 'colour', 'lab' => $white, 'backing' => 'white', 'source' => 'instrument'], $now->subDays(58 - $i),
+            );
+            $this->said(
+                $swatch, ['kind' => 'colour', 'lab' => $black, 'backing' => 'black', 'source' => 'instrument'],
+                $now->subDays(58 - $i)->addMinutes(2),
+            );
         }
         foreach ($demo['targets'] as $name => $lab) {
             $workshop->colourTargets()->create(['name' => $name, 'lab' => $lab]);
@@ -59,9 +74,18 @@ final class DemoSwatches
         }
     }
 
-    private function swatch(Workshop $workshop, FormulaVersion $version, string $name, float $mm, CarbonImmutable $poured, string $note): Swatch
-    {
-        return $workshop->swatches()->create(['formula_version_id' => $version->id, 'name' => $name, 'thickness_mm' => $mm, 'poured_at' => $poured, 'demoulded_at' => $poured->addHours(7), 'note' => $note === '' ? null : $note]);
+    private function swatch(
+        Workshop $workshop,
+        FormulaVersion $version,
+        string $name,
+        float $mm,
+        CarbonImmutable $poured,
+        string $note,
+    ): Swatch {
+        return $workshop->swatches()->create([
+            'formula_version_id' => $version->id, 'name' => $name, 'thickness_mm' => $mm, 'poured_at' => $poured,
+            'demoulded_at' => $poured->addHours(7), 'note' => $note === '' ? null : $note,
+        ]);
     }
 
     /** @param  array<string, mixed>  $reading */
@@ -73,7 +97,12 @@ final class DemoSwatches
     /** @param  list<array{string, int|float, string, string}>  $lines */
     private function recipe(string $base, array $lines): Fields
     {
-        return Fields::of(['base' => $base, 'additives' => array_map(static fn (array $l): array => ['code' => $l[0], 'amount' => $l[1], 'basis' => $l[2], 'into' => $l[3]], $lines)]);
+        return Fields::of([
+            'base' => $base,
+            'additives' => array_map(
+                static fn (array $l): array => ['code' => $l[0], 'amount' => $l[1], 'basis' => $l[2], 'into' => $l[3]], $lines,
+            ),
+        ]);
     }
 
     private function dated(FormulaVersion $version, CarbonImmutable $at): void

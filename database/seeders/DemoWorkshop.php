@@ -49,8 +49,12 @@ final class DemoWorkshop extends Seeder
         DB::transaction(function (): void {
             $this->workshop = Workshop::here();
             $this->workshop->update([
-                'name' => 'Quillfeather Softworks', 'room_source' => 'thermometer', 'currency' => 'EUR', 'vacuum' => true, 'set_up_at' => $this->now->subDays(120),
-                'cups' => [['ml' => 350, 'tare_g' => 9.5], ['ml' => 750, 'tare_g' => 18], ['ml' => 1500, 'tare_g' => 45], ['ml' => 5000, 'tare_g' => 160]],
+                'name' => 'Quillfeather Softworks', 'room_source' => 'thermometer', 'currency' => 'EUR', 'vacuum' => true,
+                'set_up_at' => $this->now->subDays(120),
+                'cups' => [
+                    ['ml' => 350, 'tare_g' => 9.5], ['ml' => 750, 'tare_g' => 18], ['ml' => 1500, 'tare_g' => 45],
+                    ['ml' => 5000, 'tare_g' => 160],
+                ],
             ]);
             $this->room = new RoomTemperature($this->workshop);
             app()->instance(Workshop::class, $this->workshop);
@@ -73,13 +77,22 @@ final class DemoWorkshop extends Seeder
         });
     }
 
-    /** @param  array{name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int, chain: list<array{0: string, 1: string, 2: string, 3: string, 4?: array{surface?: string, role?: string, wall?: string, bed?: string, contacts?: array<string, array<string, string>>}}>}  $job */
+    /**
+     * @param array{
+     *     name: string, purpose: string, quantity: int, due_in_days: int|null, age_days: int,
+     *     chain: list<array{
+     *         0: string, 1: string, 2: string, 3: string,
+     *         4?: array{surface?: string, role?: string, wall?: string, bed?: string, contacts?: array<string, array<string, string>>},
+     *     }>,
+     * }  $job
+     */
     private function job(array $job): void
     {
         $made = $this->now->subDays($job['age_days']);
         $record = Job::query()->create([
             'workshop_id' => $this->workshop->id, 'name' => $job['name'], 'purpose' => $job['purpose'], 'quantity' => $job['quantity'],
-            'due_on' => $job['due_in_days'] === null ? null : $this->now->addDays($job['due_in_days'])->toDateString(), 'created_at' => $made, 'updated_at' => $made,
+            'due_on' => $job['due_in_days'] === null ? null : $this->now->addDays($job['due_in_days'])->toDateString(),
+            'created_at' => $made, 'updated_at' => $made,
         ]);
         $keys = ['wall' => 'wall', 'bed' => 'bed'];
         foreach ($job['chain'] as $position => $link) {
@@ -89,7 +102,10 @@ final class DemoWorkshop extends Seeder
             foreach ($more['contacts'] ?? [] as $with => $chosen) {
                 $contacts[$keys[$with]] = $chosen;
             }
-            $impression = $record->impressions()->create([...$more, 'contacts' => $contacts, 'position' => $position, 'kind' => $kind, 'name' => $name, 'material' => $material, 'note' => $note]);
+            $impression = $record->impressions()->create([
+                ...$more, 'contacts' => $contacts, 'position' => $position, 'kind' => $kind, 'name' => $name, 'material' => $material,
+                'note' => $note,
+            ]);
             $keys[$name] = "link-{$impression->id}";
             $this->links["{$job['name']}/{$name}"] = $impression;
         }
@@ -98,7 +114,12 @@ final class DemoWorkshop extends Seeder
     /** Three months, day by day: the room breathes, some days something is poured, and now and then it goes wrong. */
     private function past(): void
     {
-        /** @var list<array{day: int, hour: float, link: string, sheet: array<string, mixed>, grade: string, faults: list<string>, used: float, note: string, slip?: array<string, float>}> $log */
+        /**
+         * @var list<array{
+         *     day: int, hour: float, link: string, sheet: array<string, mixed>, grade: string, faults: list<string>, used: float,
+         *     note: string, slip?: array<string, float>,
+         * }>  $log
+         */
         $log = require __DIR__.'/demo/log.php';
         $byDay = [];
         foreach ($log as $entry) {
@@ -116,7 +137,12 @@ final class DemoWorkshop extends Seeder
         $this->room->note(Celsius::of(19.4), 'thermometer', $this->now->subHours(11));
     }
 
-    /** @param  array{day: int, hour: float, link: string, sheet: array<string, mixed>, grade: string, faults: list<string>, used: float, note: string, slip?: array<string, float>}  $entry */
+    /**
+     * @param array{
+     *     day: int, hour: float, link: string, sheet: array<string, mixed>, grade: string, faults: list<string>, used: float,
+     *     note: string, slip?: array<string, float>,
+     * }  $entry
+     */
     private function poured(array $entry, CarbonImmutable $at): void
     {
         $pour = $this->hands->plan($this->links[$entry['link']], $entry['sheet']);
@@ -131,20 +157,29 @@ final class DemoWorkshop extends Seeder
         $demould = min(1200, (int) (($pour->plan['pot_life_min'] ?? 30) * 11));
         $opened = $at->addMinutes($demould + mt_rand(10, 90));
         $this->hands->open($pour, $opened);
-        $this->hands->grade($pour, $opened->addMinutes(mt_rand(10, 50)), $entry['grade'], $entry['faults'], round($run->state->weighedGrams() * $entry['used'], 1), $entry['note'], self::PIECES[$entry['link']] ?? 1);
+        $this->hands->grade(
+            $pour, $opened->addMinutes(mt_rand(10, 50)), $entry['grade'], $entry['faults'],
+            round($run->state->weighedGrams() * $entry['used'], 1), $entry['note'], self::PIECES[$entry['link']] ?? 1,
+        );
     }
 
     /** Three that go on over hours: a window that is open now, one about to shut, and one that nobody was there for. */
     private function builds(): void
     {
-        $glove = $this->hands->build($this->links['Puppet wellington/Glove, first coats'], 'glove-silicone', ['area_mm2' => 92_000, 'flange_mm2' => 18_000, 'fill_ml' => 30], $this->now->subMinutes(205));
+        $glove = $this->hands->build(
+            $this->links['Puppet wellington/Glove, first coats'], 'glove-silicone',
+            ['area_mm2' => 92_000, 'flange_mm2' => 18_000, 'fill_ml' => 30], $this->now->subMinutes(205),
+        );
         $this->hands->tell($glove, 'done', ['op' => 'release'], $this->now->subMinutes(188));
         $this->hands->tell($glove, 'done', ['op' => 'flange'], $this->now->subMinutes(160));
         $this->hands->lay($glove, 'keys', $this->now->subMinutes(156));
         $this->hands->lay($glove, 'print', $this->now->subMinutes(92));
         $this->hands->tell($glove, 'fingered', ['op' => 'print', 'finger' => 'comes_off'], $this->now->subMinutes(44));
 
-        $bust = $this->hands->build($this->links['Lantern bust/Matrix'], 'matrix', ['area_mm2' => 150_000, 'wall_mm' => ['least' => 10, 'most' => 12], 'ml' => 1350], $this->now->subDays(6));
+        $bust = $this->hands->build(
+            $this->links['Lantern bust/Matrix'], 'matrix',
+            ['area_mm2' => 150_000, 'wall_mm' => ['least' => 10, 'most' => 12], 'ml' => 1350], $this->now->subDays(6),
+        );
         foreach ([['wrap', 5.9], ['blanket', 5.85], ['funnel', 5.83]] as [$operation, $days]) {
             $this->hands->tell($bust, 'done', ['op' => $operation], $this->now->subMinutes((int) ($days * 1440)));
         }
@@ -157,7 +192,9 @@ final class DemoWorkshop extends Seeder
         }
         $this->hands->lay($bust, 'pour', $this->now->subMinutes(self::BUST_AGO));
 
-        $edge = $this->hands->build($this->links['Heron mask/Beak, in film'], 'appliance', ['area_mm2' => 14_000, 'ml' => 48], $this->now->subHours(9));
+        $edge = $this->hands->build(
+            $this->links['Heron mask/Beak, in film'], 'appliance', ['area_mm2' => 14_000, 'ml' => 48], $this->now->subHours(9),
+        );
         $this->hands->tell($edge, 'done', ['op' => 'clean'], $this->now->subHours(8));
         $this->hands->lay($edge, 'film', $this->now->subMinutes(465));
         $this->hands->tell($edge, 'done', ['op' => 'mist-2'], $this->now->subMinutes(440));
@@ -184,7 +221,12 @@ final class DemoWorkshop extends Seeder
         $this->hands->open($crab, $at->addMinutes(16));
 
         $gasket = $this->hands->plan($this->links['Hatch gasket/Gaskets'], $sheets['gasket']);
-        $this->hands->pour($gasket, $this->now->subMinutes(19), static fn (RecordedRun $run): bool => $run->state->step->batch === 2 && $run->state->step->kind === StepKind::Weigh && $run->state->step->weighing === 2);
+        $this->hands->pour(
+            $gasket, $this->now->subMinutes(19),
+            static fn (RecordedRun $run): bool => $run->state->step->batch === 2
+                && $run->state->step->kind === StepKind::Weigh
+                && $run->state->step->weighing === 2,
+        );
 
         $this->hands->plan($this->links['Practice forearm/Skin sheets'], $sheets['forearm']);
         $this->hands->plan($this->links['Skiff-oar grip/Hard copy'], $sheets['grip-copy']);

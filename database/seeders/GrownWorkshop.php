@@ -26,8 +26,12 @@ final class GrownWorkshop extends Seeder
 
     private readonly int $now;
 
-    public function __construct(private readonly int $pours = 100_000, private readonly int $jobs = 2_000, private readonly int $swatches = 5_000, private readonly int $formulas = 400)
-    {
+    public function __construct(
+        private readonly int $pours = 100_000,
+        private readonly int $jobs = 2_000,
+        private readonly int $swatches = 5_000,
+        private readonly int $formulas = 400,
+    ) {
         $this->now = CarbonImmutable::now()->getTimestamp();
     }
 
@@ -56,12 +60,17 @@ final class GrownWorkshop extends Seeder
         [$newJobs, $newLinks] = [[], []];
         for ($i = 0; $i < $this->jobs; $i++) {
             $at = self::written($this->ago($i / $this->jobs));
-            $newJobs[] = [...$jobs[$i % count($jobs)], 'id' => $job, 'name' => sprintf('%s %04d', $jobs[$i % count($jobs)]['name'], $i), 'created_at' => $at, 'updated_at' => $at];
+            $newJobs[] = [
+                ...$jobs[$i % count($jobs)], 'id' => $job, 'name' => sprintf('%s %04d', $jobs[$i % count($jobs)]['name'], $i),
+                'created_at' => $at, 'updated_at' => $at,
+            ];
             foreach ($chains[$i % count($jobs)] as $old) {
                 $newLinks[] = [...$old, 'id' => $link, 'job_id' => $job, 'from_id' => null, 'created_at' => $at, 'updated_at' => $at];
                 if ($old['kind'] !== 'original' && $old['material'] !== null) {
                     // A mould is made once or twice, and cast in many times.
-                    array_push($links, ...array_fill(0, $old['kind'] === 'mould' ? 1 : self::CASTS_A_MOULD, ['id' => $link, 'material' => (string) $old['material']]));
+                    array_push($links, ...array_fill(0, $old['kind'] === 'mould' ? 1 : self::CASTS_A_MOULD, [
+                        'id' => $link, 'material' => (string) $old['material'],
+                    ]));
                 }
                 $link++;
             }
@@ -84,7 +93,9 @@ final class GrownWorkshop extends Seeder
             $newFormulas[] = [...$old[$i % count($old)], 'id' => $formula, 'name' => "House mix {$i}"];
             for ($n = 1; $n <= 3; $n++) {
                 $recipe = $recipes[$i % count($recipes)];
-                $newVersions[] = [...$recipe, 'id' => $version, 'formula_id' => $formula, 'number' => $n, 'parent_id' => null, 'photo' => null];
+                $newVersions[] = [
+                    ...$recipe, 'id' => $version, 'formula_id' => $formula, 'number' => $n, 'parent_id' => null, 'photo' => null,
+                ];
                 $byBase[json_decode((string) $recipe['recipe'], true)['base']][] = $version++;
             }
             $formula++;
@@ -115,12 +126,24 @@ final class GrownWorkshop extends Seeder
             $which = $fitting[$i % count($fitting)];
             $ago = $this->ago($i / $this->pours);
             $base = (string) $old[$which]['base_code'];
-            $moved = ['id' => $id, 'build_id' => $id, 'impression_id' => $link['id'], 'formula_version_id' => $versions[$base][$i % count($versions[$base] ?? [0])] ?? null];
-            foreach (['started_at' => 0, 'met_at' => 12, 'poured_at' => 25, 'opened_at' => 400, 'graded_at' => 405] as $column => $minutes) {
+            $moved = [
+                'id' => $id, 'build_id' => $id, 'impression_id' => $link['id'],
+                'formula_version_id' => $versions[$base][$i % count($versions[$base] ?? [0])] ?? null,
+            ];
+            foreach ([
+                'started_at' => 0, 'met_at' => 12, 'poured_at' => 25, 'opened_at' => 400, 'graded_at' => 405,
+            ] as $column => $minutes) {
                 $moved[$column] = self::written($ago + 60 * $minutes);
             }
-            $written[] = [...$old[$which], ...$moved, 'gel_min' => $i % 3 === 0 ? 26.0 + $i % 9 : null, 'gel_room_c' => $i % 3 === 0 ? 17.0 + $i % 8 : null];
-            $built[] = ['id' => $id, 'workshop_id' => $old[$which]['workshop_id'], 'impression_id' => $link['id'], 'plain' => 1, 'kind' => 'pour', 'name' => 'Pour', 'begun_at' => $moved['started_at'], 'ended_at' => $moved['graded_at'], 'created_at' => $moved['started_at']];
+            $written[] = [
+                ...$old[$which], ...$moved, 'gel_min' => $i % 3 === 0 ? 26.0 + $i % 9 : null,
+                'gel_room_c' => $i % 3 === 0 ? 17.0 + $i % 8 : null,
+            ];
+            $built[] = [
+                'id' => $id, 'workshop_id' => $old[$which]['workshop_id'], 'impression_id' => $link['id'], 'plain' => 1, 'kind' => 'pour',
+                'name' => 'Pour', 'begun_at' => $moved['started_at'], 'ended_at' => $moved['graded_at'],
+                'created_at' => $moved['started_at'],
+            ];
             $said[] = ['new_id' => $id, 'old_id' => $old[$which]['id'], 'at' => self::written($ago + 60)];
             $id++;
             if (count($written) >= self::AT_ONCE) {
@@ -134,7 +157,9 @@ final class GrownWorkshop extends Seeder
         $this->write('pours', $written);
         $this->write('grown', $said);
         // What happened in each is what happened in the one it is like.
-        DB::statement("insert into facts (workshop_id, stream, stream_id, key, kind, at, payload, said) select workshop_id, stream, new_id, key, kind, grown.at, payload, said from grown join facts on facts.stream = 'run' and facts.stream_id = grown.old_id order by new_id, facts.id");
+        DB::statement(
+            "insert into facts (workshop_id, stream, stream_id, key, kind, at, payload, said) select workshop_id, stream, new_id, key, kind, grown.at, payload, said from grown join facts on facts.stream = 'run' and facts.stream_id = grown.old_id order by new_id, facts.id",
+        );
         DB::statement('drop table grown');
     }
 
@@ -143,21 +168,36 @@ final class GrownWorkshop extends Seeder
     {
         (new LiftMoulds)();
         GoodPieces::countAgain();
-        $bases = DB::table('pours')->where('id', '>=', $first)->whereNotNull('base_code')->groupBy('base_code')->selectRaw('base_code, count(*) as n')->pluck('n', 'base_code');
+        $bases = DB::table('pours')
+            ->where('id', '>=', $first)
+            ->whereNotNull('base_code')
+            ->groupBy('base_code')
+            ->selectRaw('base_code, count(*) as n')
+            ->pluck('n', 'base_code');
         foreach ($bases as $code => $pours) {
             [$lot, $lots, $parts] = [self::nextId('lots'), [], []];
             for ($i = 0, $all = 1 + intdiv((int) $pours, self::POURS_A_LOT); $i < $all; $i++) {
                 $at = self::written($this->ago($i / $all));
                 $isLast = $i === $all - 1;
-                $lots[] = ['id' => $lot + $i, 'workshop_id' => 1, 'code' => $code, 'got_on' => substr($at, 0, 10), 'opened_on' => substr($at, 0, 10), 'best_before' => null, 'price' => '50.00', 'created_at' => $at, 'ended_at' => $isLast ? null : $at];
+                $lots[] = [
+                    'id' => $lot + $i, 'workshop_id' => 1, 'code' => $code, 'got_on' => substr($at, 0, 10),
+                    'opened_on' => substr($at, 0, 10), 'best_before' => null, 'price' => '50.00', 'created_at' => $at,
+                    'ended_at' => $isLast ? null : $at,
+                ];
                 foreach (['A', 'B'] as $part) {
-                    $parts[] = ['workshop_id' => 1, 'lot_id' => $lot + $i, 'part' => $part, 'maker_number' => "N{$lot}{$i}", 'got_g' => 50_000, 'left_g' => $isLast ? 20_000 : 0];
+                    $parts[] = [
+                        'workshop_id' => 1, 'lot_id' => $lot + $i, 'part' => $part, 'maker_number' => "N{$lot}{$i}", 'got_g' => 50_000,
+                        'left_g' => $isLast ? 20_000 : 0,
+                    ];
                 }
             }
             $this->write('lots', $lots);
             $this->write('lot_parts', $parts);
             foreach (['A', 'B'] as $part) {
-                DB::statement('insert into lot_draws (workshop_id, lot_id, pour_id, code, part, grams, at) select workshop_id, ? + (row_number() over (order by id) - 1) / ?, id, base_code, ?, coalesce(weighed_g, 100) / 2, poured_at from pours where id >= ? and base_code = ?', [$lot, self::POURS_A_LOT, $part, $first, $code]);
+                DB::statement(
+                    'insert into lot_draws (workshop_id, lot_id, pour_id, code, part, grams, at) select workshop_id, ? + (row_number() over (order by id) - 1) / ?, id, base_code, ?, coalesce(weighed_g, 100) / 2, poured_at from pours where id >= ? and base_code = ?',
+                    [$lot, self::POURS_A_LOT, $part, $first, $code],
+                );
             }
         }
     }
@@ -165,7 +205,9 @@ final class GrownWorkshop extends Seeder
     private function swatches(): void
     {
         $old = $this->like('swatches', 'deleted_at is null');
-        $recipes = array_map(fn (array $swatch): array => $this->like('formula_versions', 'id = ?', [$swatch['formula_version_id']])[0], $old);
+        $recipes = array_map(
+            fn (array $swatch): array => $this->like('formula_versions', 'id = ?', [$swatch['formula_version_id']])[0], $old,
+        );
         $readings = array_map(fn (array $swatch): array => $this->like('swatch_readings', 'swatch_id = ?', [$swatch['id']]), $old);
         [$id, $version, $formula] = [self::nextId('swatches'), self::nextId('formula_versions'), self::nextId('formulas')];
         $trial = $this->like('formulas', '1 = 1')[0];
@@ -181,9 +223,15 @@ final class GrownWorkshop extends Seeder
                 $line['amount'] = round($line['amount'] * (0.97 + 0.06 * ($i * 0.618034 - floor($i * 0.618034))), 3);
             }
             unset($line);
-            $newVersions[] = [...$recipes[$which], 'id' => ++$version, 'formula_id' => $formula, 'number' => 1 + $i % 5, 'recipe' => json_encode($recipe, JSON_PRESERVE_ZERO_FRACTION), 'parent_id' => null, 'photo' => null];
+            $newVersions[] = [
+                ...$recipes[$which], 'id' => ++$version, 'formula_id' => $formula, 'number' => 1 + $i % 5,
+                'recipe' => json_encode($recipe, JSON_PRESERVE_ZERO_FRACTION), 'parent_id' => null, 'photo' => null,
+            ];
             $at = $this->ago($i / $this->swatches);
-            $newSwatches[] = [...$old[$which], 'id' => ++$id, 'formula_version_id' => $version, 'name' => "{$old[$which]['name']} no {$i}", 'poured_at' => self::written($at), 'photo' => null];
+            $newSwatches[] = [
+                ...$old[$which], 'id' => ++$id, 'formula_version_id' => $version, 'name' => "{$old[$which]['name']} no {$i}",
+                'poured_at' => self::written($at), 'photo' => null,
+            ];
             foreach ($readings[$which] as $reading) {
                 $newReadings[] = [...array_diff_key($reading, ['id' => 0]), 'swatch_id' => $id, 'at' => self::written($at + 2 * 86_400)];
             }
@@ -200,7 +248,9 @@ final class GrownWorkshop extends Seeder
         $old = $this->like('room_readings', '1 = 1')[0];
         $rows = [];
         for ($i = 0, $all = self::YEARS * 365 * 20; $i < $all; $i++) {
-            $rows[] = [...array_diff_key($old, ['id' => 0]), 'at' => self::written($this->ago($i / $all)), 'celsius' => 17.0 + $i % 70 / 10.0];
+            $rows[] = [
+                ...array_diff_key($old, ['id' => 0]), 'at' => self::written($this->ago($i / $all)), 'celsius' => 17.0 + $i % 70 / 10.0,
+            ];
         }
         $this->write('room_readings', $rows);
     }
@@ -211,7 +261,10 @@ final class GrownWorkshop extends Seeder
         $rows = [];
         for ($i = 0; $i < 300; $i++) {
             $at = $this->ago($i / 300);
-            $rows[] = ['workshop_id' => 1, 'fresh' => 'silicone-platinum', 'surface' => 'plaster', 'put_on_at' => self::written($at), 'due_at' => self::written($at + 6 * 3600), 'read_at' => self::written($at + 7 * 3600), 'passed' => $i % 4 !== 0];
+            $rows[] = [
+                'workshop_id' => 1, 'fresh' => 'silicone-platinum', 'surface' => 'plaster', 'put_on_at' => self::written($at),
+                'due_at' => self::written($at + 6 * 3600), 'read_at' => self::written($at + 7 * 3600), 'passed' => $i % 4 !== 0,
+            ];
         }
         $this->write('test_patches', $rows);
     }
@@ -233,7 +286,14 @@ final class GrownWorkshop extends Seeder
      */
     private function like(string $table, string $where, array $bindings = []): array
     {
-        return array_values(DB::table($table)->whereRaw($where, $bindings)->orderBy('id')->get()->map(static fn (object $row): array => (array) $row)->all());
+        return array_values(
+            DB::table($table)
+                ->whereRaw($where, $bindings)
+                ->orderBy('id')
+                ->get()
+                ->map(static fn (object $row): array => (array) $row)
+                ->all(),
+        );
     }
 
     private static function nextId(string $table): int

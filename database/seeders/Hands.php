@@ -6,7 +6,7 @@ namespace Database\Seeders;
 
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Run\StepKind;
-use App\Builds\BuildStream;
+use App\Builds\BuildStreams;
 use App\Builds\MixOperation;
 use App\Builds\PlanBuild;
 use App\Facts\AppendFact;
@@ -15,7 +15,7 @@ use App\Models\Build;
 use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Pours\RunStream;
+use App\Pours\RunStreams;
 use App\Pours\StartPour;
 use Carbon\CarbonImmutable;
 
@@ -24,7 +24,13 @@ final class Hands
 {
     private int $fact = 0;
 
-    public function __construct(private readonly StartPour $start, private readonly AppendFact $append, private readonly PlanBuild $build, private readonly MixOperation $mix, private readonly DemoPeople $people) {}
+    public function __construct(
+        private readonly StartPour $start,
+        private readonly AppendFact $append,
+        private readonly PlanBuild $build,
+        private readonly MixOperation $mix,
+        private readonly DemoPeople $people,
+    ) {}
 
     /** @param  array<string, mixed>  $sheet */
     public function plan(Impression $impression, array $sheet): Pour
@@ -41,7 +47,10 @@ final class Hands
     /** @param  array<string, mixed>  $payload */
     public function tell(Build $build, string $kind, array $payload, CarbonImmutable $at): void
     {
-        ($this->append)(static fn (): BuildStream => BuildStream::open($build, $at), Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at);
+        ($this->append)(
+            app(BuildStreams::class), $build->id,
+            Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at,
+        );
     }
 
     /** Weighs up and lays on what an operation mixes; when it lies. */
@@ -73,11 +82,20 @@ final class Hands
             }
             $line = $run->state->cup()->current();
             [$kind, $payload, $seconds] = match ($step->kind) {
-                StepKind::Weigh => ['weighed', ['reading_g' => $this->display($line['running'] ?? 0.0, $slips[$line['add'] ?? ''] ?? 0.0), 'by' => 'scale', 'stable' => true], 40],
+                StepKind::Weigh => [
+                    'weighed',
+                    [
+                        'reading_g' => $this->display($line['running'] ?? 0.0, $slips[$line['add'] ?? ''] ?? 0.0), 'by' => 'scale',
+                        'stable' => true,
+                    ],
+                    40,
+                ],
                 StepKind::Rescue => ['rescued', [], 15],
                 StepKind::Mix => ['confirmed', [], (int) ($run->plan->mixing->min * 60) + 20],
                 StepKind::Degas => ['confirmed', [], (int) ($run->plan->degassing->min * 60) + 15],
-                StepKind::Heat => ($run->state->heated[$step->batch] ?? []) === [] ? ['heated', ['c' => 172, 'by' => 'probe'], 340] : ['confirmed', [], 20],
+                StepKind::Heat => ($run->state->heated[$step->batch] ?? []) === []
+                    ? ['heated', ['c' => 172, 'by' => 'probe'], 340]
+                    : ['confirmed', [], 20],
                 StepKind::Fill => ['confirmed', [], 120],
                 default => ['confirmed', [], 45],
             };
@@ -94,7 +112,10 @@ final class Hands
     /** @param  array<string, mixed>  $payload */
     public function do(Pour $pour, string $kind, array $payload, CarbonImmutable $at): void
     {
-        ($this->append)(static fn (): RunStream => RunStream::open($pour->id), Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at);
+        ($this->append)(
+            app(RunStreams::class), $pour->id,
+            Fields::of(['key' => 'demo-'.(++$this->fact), 'kind' => $kind, 'payload' => $payload]), $at,
+        );
     }
 
     public function gel(Pour $pour, CarbonImmutable $at): void
@@ -110,7 +131,10 @@ final class Hands
     /** @param  list<string>  $faults */
     public function grade(Pour $pour, CarbonImmutable $at, string $grade, array $faults, float $usedG, string $note, int $pieces = 1): void
     {
-        $this->do($pour, 'graded', ['step' => '0:grade', 'grade' => $grade, 'faults' => $faults, 'used_g' => $usedG, 'pieces' => $pieces, 'note' => $note], $at);
+        $this->do(
+            $pour, 'graded',
+            ['step' => '0:grade', 'grade' => $grade, 'faults' => $faults, 'used_g' => $usedG, 'pieces' => $pieces, 'note' => $note], $at,
+        );
     }
 
     private function display(float $target, float $slip): float

@@ -62,7 +62,10 @@ final class SampleModels
         $sole = max(self::ellipsoid($x - 14.0, $y, $z, 37.0, 19.0, 60.0), $z - 4.5, -$z);
         $outer = max(self::blend($outer, $sole, 1.5), -$z);
         $outer = max($outer, -max(hypot($x - 11.0, $z + 6.0) - 9.0, -1.0 + 0.0 * $y));
-        $inner = self::blend(max(hypot($x / 1.08, $y) - (14.0 + 0.03 * ($z - 20.0)), 16.0 - $z), self::ellipsoid($x - 17.0, $y, $z - 14.0, 26.0, 13.5, 10.5), 7.0);
+        $inner = self::blend(
+            max(hypot($x / 1.08, $y) - (14.0 + 0.03 * ($z - 20.0)), 16.0 - $z), self::ellipsoid($x - 17.0, $y, $z - 14.0, 26.0, 13.5, 10.5),
+            7.0,
+        );
 
         return max($outer, -max($inner, 7.0 - $z));
     }
@@ -165,7 +168,9 @@ final class SampleModels
         $corner = [0, 1, $row + 1, $row, $slab, $slab + 1, $slab + $row + 1, $slab + $row];
         // A cube in six, all about one diagonal: neighbours agree on every face.
         $tetrahedra = [[0, 5, 1, 6], [0, 1, 2, 6], [0, 2, 3, 6], [0, 3, 7, 6], [0, 7, 4, 6], [0, 4, 5, 6]];
-        $place = static fn (int $at): array => [$from[0] + ($at % $row) * $step, $from[1] + (intdiv($at, $row) % ($n[1] + 1)) * $step, $from[2] + intdiv($at, $slab) * $step];
+        $place = static fn (int $at): array => [
+            $from[0] + ($at % $row) * $step, $from[1] + (intdiv($at, $row) % ($n[1] + 1)) * $step, $from[2] + intdiv($at, $slab) * $step,
+        ];
         $between = static function (int $a, int $b) use ($values, $place): array {
             // The same from both sides, to the last digit.
             [$a, $b] = $a < $b ? [$a, $b] : [$b, $a];
@@ -210,11 +215,17 @@ final class SampleModels
                 [$between($in[0], $out[0]), $between($in[1], $out[1]), $between($in[1], $out[0])],
             ],
         };
-        $mean = static fn (array $corners, int $i): float => array_sum(array_map(static fn (int $v): float => $place($v)[$i], $corners)) / count($corners);
+        $mean = static fn (array $corners, int $i): float => array_sum(
+            array_map(static fn (int $v): float => $place($v)[$i], $corners),
+        ) / count($corners);
 
         return array_map(static function (array $facet) use ($in, $out, $mean): array {
             [$u, $v, $w] = $facet;
-            $normal = [($v[1] - $u[1]) * ($w[2] - $u[2]) - ($v[2] - $u[2]) * ($w[1] - $u[1]), ($v[2] - $u[2]) * ($w[0] - $u[0]) - ($v[0] - $u[0]) * ($w[2] - $u[2]), ($v[0] - $u[0]) * ($w[1] - $u[1]) - ($v[1] - $u[1]) * ($w[0] - $u[0])];
+            $normal = [
+                ($v[1] - $u[1]) * ($w[2] - $u[2]) - ($v[2] - $u[2]) * ($w[1] - $u[1]),
+                ($v[2] - $u[2]) * ($w[0] - $u[0]) - ($v[0] - $u[0]) * ($w[2] - $u[2]),
+                ($v[0] - $u[0]) * ($w[1] - $u[1]) - ($v[1] - $u[1]) * ($w[0] - $u[0]),
+            ];
             $looks = array_sum(array_map(static fn (int $i): float => $normal[$i] * ($mean($out, $i) - $mean($in, $i)), [0, 1, 2]));
 
             return $looks < 0.0 ? [$u, $w, $v] : $facet;

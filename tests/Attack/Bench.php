@@ -37,7 +37,11 @@ final class Bench
         $this->address = (string) stream_socket_get_name($socket, false);
         fclose($socket);
         foreach ([['migrate', '--force'], ...$isLivedIn ? [['db:seed', '--force']] : []] as $command) {
-            (new Process([PHP_BINARY, '-d', 'variables_order=EGPCS', 'artisan', ...$command], self::root(), $this->environment(), null, 300.0))->mustRun();
+            (
+                new Process(
+                    [PHP_BINARY, '-d', 'variables_order=EGPCS', 'artisan', ...$command], self::root(), $this->environment(), null, 300.0,
+                )
+            )->mustRun();
         }
     }
 
@@ -50,16 +54,25 @@ final class Bench
     private function environment(): array
     {
         return [
-            'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY=', 'APP_URL' => "http://{$this->address}",
-            'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$this->folder}/shop.sqlite", 'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage", 'QUEUE_CONNECTION' => 'sync',
-            'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'PROBE_ADDRESS' => '', 'LABELS_ADDRESS' => '', 'DEVICES_SIMULATED' => 'false', 'API_A_MINUTE' => '100000000', 'PHP_CLI_SERVER_WORKERS' => (string) self::WORKERS,
+            'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY=',
+            'APP_URL' => "http://{$this->address}",
+            'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$this->folder}/shop.sqlite",
+            'LARAVEL_STORAGE_PATH' => "{$this->folder}/storage", 'QUEUE_CONNECTION' => 'sync',
+            'SCALE_ADDRESS' => '', 'THERMOMETER_ADDRESS' => '', 'PROBE_ADDRESS' => '', 'LABELS_ADDRESS' => '',
+            'DEVICES_SIMULATED' => 'false', 'API_A_MINUTE' => '100000000', 'PHP_CLI_SERVER_WORKERS' => (string) self::WORKERS,
         ];
     }
 
     public function start(): void
     {
-        $command = ['setsid', PHP_BINARY, '-d', 'variables_order=EGPCS', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=512M', '-d', 'post_max_size=10M', '-S', $this->address, self::root().'/bin/router.php'];
-        $this->server = proc_open($command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, self::root().'/public', [...getenv(), ...$this->environment()]) ?: null;
+        $command = [
+            'setsid', PHP_BINARY, '-d', 'variables_order=EGPCS', '-d', 'opcache.enable_cli=1', '-d', 'memory_limit=512M', '-d',
+            'post_max_size=10M', '-S', $this->address, self::root().'/bin/router.php',
+        ];
+        $this->server = proc_open(
+            $command, [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes, self::root().'/public',
+            [...getenv(), ...$this->environment()],
+        ) ?: null;
         for ($i = 0; $i < 200; $i++) {
             if ($this->send('GET', '/up')['status'] === 200) {
                 $this->signIn();
@@ -99,7 +112,9 @@ final class Bench
         preg_match_all('/^Set-Cookie: ([^=]+)=([^;]+)/mi', (string) curl_exec($curl), $set);
         $cookies = array_combine($set[1], $set[2]);
         $this->token = urldecode($cookies['XSRF-TOKEN'] ?? '');
-        $this->cookies = implode('; ', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($cookies), $cookies));
+        $this->cookies = implode(
+            '; ', array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($cookies), $cookies),
+        );
     }
 
     /**
@@ -131,7 +146,10 @@ final class Bench
             while ($done = curl_multi_info_read($multi)) {
                 $curl = $done['handle'];
                 [$which] = $open[spl_object_id($curl)];
-                $answers[$which] = ['status' => (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), 'body' => (string) curl_multi_getcontent($curl), 's' => (float) curl_getinfo($curl, CURLINFO_TOTAL_TIME)];
+                $answers[$which] = [
+                    'status' => (int) curl_getinfo($curl, CURLINFO_RESPONSE_CODE), 'body' => (string) curl_multi_getcontent($curl),
+                    's' => (float) curl_getinfo($curl, CURLINFO_TOTAL_TIME),
+                ];
                 curl_multi_remove_handle($multi, $curl);
                 unset($open[spl_object_id($curl)]);
             }
@@ -162,11 +180,18 @@ final class Bench
     {
         $curl = curl_init("http://{$this->address}{$path}");
         curl_setopt_array($curl, [
-            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60, CURLOPT_COOKIE => $this->cookies, CURLOPT_PATH_AS_IS => true,
-            CURLOPT_HTTPHEADER => ["X-XSRF-TOKEN: {$this->token}", ...self::press($method, $headers), ...($headers === [] ? ['Accept: application/json', 'Content-Type: application/json'] : $headers)],
+            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 60, CURLOPT_COOKIE => $this->cookies,
+            CURLOPT_PATH_AS_IS => true,
+            CURLOPT_HTTPHEADER => [
+                "X-XSRF-TOKEN: {$this->token}", ...self::press($method, $headers),
+                ...($headers === [] ? ['Accept: application/json', 'Content-Type: application/json'] : $headers),
+            ],
         ]);
         if ($body !== null) {
-            curl_setopt($curl, CURLOPT_POSTFIELDS, is_string($body) ? $body : json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION));
+            curl_setopt(
+                $curl, CURLOPT_POSTFIELDS,
+                is_string($body) ? $body : json_encode($body, JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            );
         }
 
         return $curl;

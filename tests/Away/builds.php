@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-// Builds as the bench computer reckons them, for a tablet that follows them cut off to be held against: php tests/Away/builds.php [TIMES] [SEED].
+// Builds as the bench computer reckons them, for a tablet that follows them cut off to be held against: php tests/Away/builds.php [TIMES]
+// [SEED].
 // Of each kind that ships: what is ticked before anything is mixed, at random moments, with notes and takings back.
 
 use Apalos\Core\Build\OperationState;
@@ -11,7 +12,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Units\Celsius;
 use App\Builds\BuildAheadView;
 use App\Builds\BuildBook;
-use App\Builds\BuildStream;
+use App\Builds\BuildStreams;
 use App\Builds\PlanBuild;
 use App\Builds\RecordedBuild;
 use App\Facts\AppendFact;
@@ -27,7 +28,10 @@ use Illuminate\Support\Facades\Artisan;
 
 require __DIR__.'/../../vendor/autoload.php';
 [$times, $seed] = [(int) ($argv[1] ?? 3), (int) ($argv[2] ?? 7)];
-foreach (['APP_ENV' => 'testing', 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => ':memory:', 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'array', 'QUEUE_CONNECTION' => 'sync', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY='] as $name => $value) {
+foreach ([
+    'APP_ENV' => 'testing', 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => ':memory:', 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'array',
+    'QUEUE_CONNECTION' => 'sync', 'APP_KEY' => 'base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY=',
+] as $name => $value) {
     putenv("{$name}={$value}");
     $_ENV[$name] = $_SERVER[$name] = $value;
 }
@@ -46,7 +50,11 @@ Workshop::here()->update(['set_up_at' => $now, 'time_zone' => 'UTC']);
 $chance = static fn (float $of): bool => mt_rand() / mt_getrandmax() < $of;
 $view = static fn (Build $build): array => app(BuildController::class)->state($build->refresh())->getData(true);
 $compared = array_flip(['id', 'state', 'started_ms', 'ended_ms', 'opens_ms', 'shuts_ms', 'shut_by', 'waits_for']);
-$short = static fn (array $view): array => ['next' => $view['next'], 'through' => $view['through'], 'begun' => $view['begun'], 'notes' => $view['notes'], 'section' => array_column($view['section'], 'state', 'id'), 'operations' => array_map(static fn (array $op): array => array_intersect_key($op, $compared), $view['operations'])];
+$short = static fn (array $view): array => [
+    'next' => $view['next'], 'through' => $view['through'], 'begun' => $view['begun'], 'notes' => $view['notes'],
+    'section' => array_column($view['section'], 'state', 'id'),
+    'operations' => array_map(static fn (array $op): array => array_intersect_key($op, $compared), $view['operations']),
+];
 
 $key = 0;
 $kinds = array_column(app(BuildBook::class)->all(), 'id');
@@ -57,7 +65,14 @@ for ($n = 0; $n < $times; $n++) {
         $job->impressions()->create(['kind' => 'original', 'name' => 'Original', 'surface' => 'acrylic', 'position' => 0]);
         $link = $job->impressions()->create(['kind' => 'mould', 'name' => 'Mould', 'material' => 'br-28', 'position' => 1]);
         try {
-            $build = app(PlanBuild::class)($link, Fields::of(['kind' => $kind, 'measured' => ['area_mm2' => 60_000, 'flange_mm2' => 10_000, 'fill_ml' => 20, 'wall_mm' => ['least' => 4, 'most' => 5]]]), $now);
+            $build = app(PlanBuild::class)(
+                $link,
+                Fields::of([
+                    'kind' => $kind,
+                    'measured' => ['area_mm2' => 60_000, 'flange_mm2' => 10_000, 'fill_ml' => 20, 'wall_mm' => ['least' => 4, 'most' => 5]],
+                ]),
+                $now,
+            );
         } catch (BadInput $wrong) {
             fwrite(STDERR, "{$kind}: {$wrong->field} {$wrong->getMessage()}\n");
 
@@ -67,15 +82,32 @@ for ($n = 0; $n < $times; $n++) {
         for ($i = 0; $i < 14; $i++) {
             $shown = $view($build);
             if ($i === $cut) {
-                [$from, $ahead, $stands] = [$shown, (new BuildAheadView(RecordedBuild::of($build->load('impression.job'), $now)))->toArray(), []];
+                [$from, $ahead, $stands] = [
+                    $shown, (new BuildAheadView(RecordedBuild::of($build->load('impression.job'), $now)))->toArray(), [],
+                ];
             }
-            $open = array_values(array_filter($shown['operations'], static fn (array $op): bool => ! $op['mixes'] && $op['waits_for'] === [] && ! in_array($op['state'], [OperationState::Done->value, OperationState::LeftOut->value, OperationState::Missed->value, OperationState::Failed->value], true)));
+            $open = array_values(
+                array_filter(
+                    $shown['operations'],
+                    static fn (array $op): bool => ! $op['mixes']
+                        && $op['waits_for'] === []
+                        && ! in_array(
+                            $op['state'],
+                            [
+                                OperationState::Done->value, OperationState::LeftOut->value, OperationState::Missed->value,
+                                OperationState::Failed->value,
+                            ],
+                            true,
+                        ),
+                ),
+            );
             $goOn(0.2 + 40.0 * mt_rand() / mt_getrandmax() ** 1);
             [$what, $payload] = match (true) {
                 $stands !== [] && $chance(0.15) => ['undone', ['of_key' => $stands[count($stands) - 1]]],
                 $chance(0.15) => ['noted', ['text' => 'Dusty']],
                 $open === [] => [null, []],
-                $open[0]['state'] !== OperationState::UnderWay->value && $chance(0.4) => ['begun', ['op' => $open[0]['id'], 'early' => 'known to be ready']],
+                $open[0]['state'] !== OperationState::UnderWay->value
+                    && $chance(0.4) => ['begun', ['op' => $open[0]['id'], 'early' => 'known to be ready']],
                 default => ['done', ['op' => $open[0]['id'], 'early' => 'known to be ready']],
             };
             if ($what === null) {
@@ -83,7 +115,10 @@ for ($n = 0; $n < $times; $n++) {
             }
             $fact = ['key' => 'build-'.$key++, 'kind' => $what, 'at_ms' => (int) $now->getTimestampMs(), 'payload' => $payload];
             try {
-                app(AppendFact::class)(static fn (): BuildStream => BuildStream::open($build, $now), Fields::of(json_decode((string) json_encode($fact), true)), $now);
+                app(AppendFact::class)(
+                    app(BuildStreams::class), $build->id,
+                    Fields::of(json_decode((string) json_encode($fact), true)), $now,
+                );
             } catch (BadInput|StepHasMoved $w) {
                 fwrite(STDERR, "{$kind} {$what}: {$w->getMessage()}\n");
 
@@ -96,7 +131,10 @@ for ($n = 0; $n < $times; $n++) {
             }
         }
         if ($facts !== []) {
-            echo json_encode(['kind' => $kind, 'view' => $from, 'ahead' => $ahead, 'told' => $facts, 'views' => $views], JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), "\n";
+            echo json_encode(
+                ['kind' => $kind, 'view' => $from, 'ahead' => $ahead, 'told' => $facts, 'views' => $views],
+                JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+            ), "\n";
         }
     }
 }

@@ -117,17 +117,20 @@ test('an alarm is said when hands are needed, and can be muted', async ({ page, 
     await expect(page.getByRole('button', { name: 'Sound on' })).toBeVisible();
 });
 
-test('the jump box and the keys are found from anywhere', async ({ page, demo }) => {
-    await page.goto(demo.url);
-    await expect(page.getByRole('button', { name: /^Find/ })).toBeVisible();
-    await page.keyboard.press('/');
-    await page.keyboard.type('gasket');
-    await expect(page.getByRole('option', { name: /Hatch gasket/ })).toBeVisible();
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('heading', { name: 'Hatch gasket', exact: true })).toBeVisible();
-    await page.keyboard.press('?');
-    await expect(page.getByText('Plan a pour of this link')).toBeVisible();
-});
+for (const motion of ['reduce', 'no-preference'] as const) {
+    test(`the jump box and the keys are found from anywhere, motion: ${motion}`, async ({ page, demo }) => {
+        await page.emulateMedia({ reducedMotion: motion });
+        await page.goto(demo.url);
+        await expect(page.getByRole('button', { name: /^Find/ })).toBeVisible();
+        await page.keyboard.press('/');
+        await page.keyboard.type('gasket');
+        await expect(page.getByRole('option', { name: /Hatch gasket/ })).toBeVisible();
+        await page.keyboard.press('Enter');
+        await expect(page.getByRole('heading', { name: 'Hatch gasket', exact: true })).toBeVisible();
+        await page.keyboard.press('?');
+        await expect(page.getByText('Plan a pour of this link')).toBeVisible();
+    });
+}
 
 test('the log is taken out as a file that holds what the filter shows', async ({ page, demo }) => {
     await page.goto(`${demo.url}/log`);

@@ -254,7 +254,10 @@ test('a day of three jobs is laid out, an outline is put elsewhere, and one is t
     await page.getByLabel('Pieces', { exact: true }).fill('12');
     await page.getByRole('button', { name: 'Lay it out' }).click();
     await expect(page.getByText(/3 cycles/)).toBeVisible();
-    await page.getByRole('link', { name: 'The day on paper' }).click();
-    await expect(page.getByRole('cell', { name: 'First jacket shell' })).toBeVisible();
+    const opened = page.waitForEvent('popup');
+    await page.getByRole('link', { name: 'as a page to print: The day' }).click();
+    const paper = await opened;
+    await expect(paper.getByText('First jacket shell').first()).toBeVisible();
+    await paper.close();
     await say(page, 'PUT', '/workshop', { time_zone: 'America/Los_Angeles', day_starts_min: 420, day_ends_min: 1080 });
 });

@@ -33,7 +33,7 @@ function film(address: string): string {
 test.use({
     permissions: ['camera'],
     launchOptions: {
-        executablePath: '/usr/bin/chromium',
+        executablePath: '/usr/bin/chromium-headless-shell',
         args: [
             '--no-sandbox',
             '--use-fake-ui-for-media-stream',

@@ -1,6 +1,53 @@
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import axe from 'axe-core';
 
-/** Text under 14 px and targets under so many px on the screen as it stands: what a thumb in a glove would miss, and eyes at arm’s length. */
+const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+
+/** What axe has to say of the screen as it stands, of all rules or of those that are named. It is put into a page once. */
+export async function axeSays(page: Page, rules: string[] = []): Promise<string[]> {
+    if (await page.evaluate(() => !('axe' in window))) {
+        await page.evaluate(axe.source);
+    }
+    return page.evaluate(
+        async (only) => {
+            const found = await (window as unknown as { axe: typeof axe }).axe.run(document, {
+                runOnly: only,
+                resultTypes: ['violations'],
+                // No screen has a frame in it.
+                iframes: false,
+            });
+            return found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+        },
+        rules.length === 0 ? { type: 'tag' as const, values: WCAG } : { type: 'rule' as const, values: rules },
+    );
+}
+
+/** Colours are there at once: where one glides inside another, each begins when the one around it is over. */
+export async function still(page: Page): Promise<void> {
+    await page.evaluate(() => {
+        const sheet = new CSSStyleSheet();
+        sheet.replaceSync('*, ::before, ::after { transition: none !important; animation: none !important }');
+        document.adoptedStyleSheets.push(sheet);
+    });
+}
+
+/** A phone, a tablet and a laptop: nothing runs over the side, and what is to be read and pressed is large enough. */
+export async function fitsEverywhere(page: Page): Promise<void> {
+    for (const size of [
+        { width: 390, height: 844 },
+        { width: 820, height: 1180 },
+        { width: 1280, height: 800 },
+    ]) {
+        await page.setViewportSize(size);
+        await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
+        // A drawing takes its place anew once it has seen how wide it is.
+        await expect.poll(() => tooSmall(page, 44), { message: `at ${String(size.width)} px` }).toEqual([]);
+    }
+}
+
+/**
+ * Text under 14 px and targets under so many px on the screen as it stands: what a thumb in a glove would miss, and eyes at arm’s length.
+ */
 export async function tooSmall(page: Page, least: number): Promise<string[]> {
     // A label is shown as it is printed, in millimetres.
     return page.evaluate((side) => {

@@ -4,7 +4,7 @@ import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
-import { made } from './once';
+import { compiled, made, settled, surroundings } from './once';
 
 const root = resolve(import.meta.dirname, '../..');
 const router = 'bin/router.php';
@@ -51,19 +51,9 @@ export class Shop {
     }
 
     get #environment(): NodeJS.ProcessEnv {
-        return {
-            ...process.env,
-            APP_ENV: 'production',
-            APP_DEBUG: 'false',
-            APP_KEY: 'base64:MDEyMzQ1Njc4OWFiY2RlZjAxMjM0NTY3ODlhYmNkZWY=',
-            DB_DATABASE: join(this.#folder, 'shop.sqlite'),
-            SCALE_ADDRESS: `127.0.0.1:${String(this.port + 1)}`,
-            THERMOMETER_ADDRESS: `127.0.0.1:${String(this.port + 2)}`,
-            PROBE_ADDRESS: `127.0.0.1:${String(this.port + 3)}`,
-            LABELS_ADDRESS: `127.0.0.1:${String(this.port + 4)}`,
-            DEVICES_SIMULATED: 'true',
-            PHP_CLI_SERVER_WORKERS: '4',
-        };
+        const at = (beside: number): string => `127.0.0.1:${String(this.port + beside)}`;
+        const own = surroundings(join(this.#folder, 'shop.sqlite'), [at(1), at(2), at(3), at(4)]);
+        return { ...process.env, ...own, ...settled(own, this.#folder), PHP_CLI_SERVER_WORKERS: '4' };
     }
 
     async open(): Promise<void> {
@@ -71,6 +61,7 @@ export class Shop {
         this.#devices = spawn(
             'php',
             [
+                ...compiled(),
                 'artisan',
                 'devices:simulate',
                 `--scale=127.0.0.1:${String(this.port + 1)}`,
@@ -99,7 +90,7 @@ export class Shop {
         ) {
             throw new Error(`Something already answers at ${this.url}. Stop it before the browser tests.`);
         }
-        this.#server = spawn('php', [...limits, '-d', 'opcache.enable_cli=1', '-S', `127.0.0.1:${String(this.port)}`, join(root, router)], {
+        this.#server = spawn('php', [...limits, ...compiled(), '-S', `127.0.0.1:${String(this.port)}`, join(root, router)], {
             cwd: join(root, 'public'),
             env: this.#environment,
             stdio: 'ignore',
@@ -247,7 +238,10 @@ export async function tick(box: Locator, press: (box: Locator) => Promise<void> 
     }).toPass({ timeout: 20_000 });
 }
 
-/** Goes on to the next step; what is pressed long before it can be so is asked about once, and pressed again; so is what is laid on before its window. */
+/**
+ * Goes on to the next step; what is pressed long before it can be so is asked about once, and pressed again; so is what is laid on before
+ * its window.
+ */
 export async function goOn(page: Page, press: () => Promise<void> = () => page.locator('.actions .main').click()): Promise<void> {
     const heading = page.locator('.centre h1');
     const before = (await heading.textContent()) ?? '';

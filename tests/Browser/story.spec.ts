@@ -220,7 +220,7 @@ test.describe('on a tablet, by touch', () => {
 
         await expect(page.getByRole('heading', { name: /Mix it/ })).toBeVisible();
         await goOn(page, () => main.tap());
-        await expect(page.getByRole('heading', { name: /Draw the air out/ })).toBeVisible();
+        await expect(page.getByRole('heading', { name: /De-air it/ })).toBeVisible();
         await goOn(page, () => main.tap());
         await expect(page.getByRole('heading', { name: 'Pour it' })).toBeVisible();
         await main.tap();

@@ -91,7 +91,7 @@ test('from four pucks to a formula that is poured', async ({ page, empty: shop }
     await expect(page.getByRole('heading', { name: 'Casts', exact: true, level: 1 })).toBeVisible();
     await expect(page.getByTestId('mass')).toHaveText('80');
     await expect(page.getByLabel('Keep this formula as')).toHaveValue('Owl skin');
-    await page.getByLabel('Draw the air out under vacuum').uncheck();
+    await page.getByLabel('De-air it under vacuum').uncheck();
     await toTheCup(page, shop);
     for (const [i, what] of ['A', 'Softener'].entries()) {
         await pourToTarget(page, shop);
@@ -312,10 +312,14 @@ test('a colour is wanted with what shows through it, and the depth can outweigh 
         deltaE: Number(await deltaE.textContent()),
     });
     const weighed = async (by: string): Promise<{ off: number; deltaE: number }> => {
-        const answered = page.waitForResponse(
-            (response) => response.url().endsWith('/swatches/colour') && response.request().method() === 'POST',
-        );
-        await page.getByLabel('What matters more').selectOption(by);
+        const choice = page.getByLabel('What matters more');
+        const weight = Number(await choice.locator('option', { hasText: by }).getAttribute('value'));
+        // What was typed before is still being answered: only the answer to this choice counts.
+        const answered = page.waitForResponse((response) => {
+            const asked = response.request().postData() ?? '';
+            return response.url().endsWith('/swatches/colour') && asked.includes(`"weight":${String(weight)}`);
+        });
+        await choice.selectOption(by);
         await answered;
         await page.evaluate(() => new Promise(requestAnimationFrame));
         return said();

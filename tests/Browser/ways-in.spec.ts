@@ -33,7 +33,7 @@ test('an empty shop leads: who we are, what is on the shelf, the first job', asy
     await hands.press(page.getByRole('button', { name: /^casts Casts/ }));
     await hands.press(page.getByRole('button', { name: /Plan a pour/ }));
     await expect(page.getByLabel('Cup holds')).toHaveValue('750');
-    await expect(page.getByLabel('Draw the air out under vacuum')).not.toBeChecked();
+    await expect(page.getByLabel('De-air it under vacuum')).not.toBeChecked();
     expect(hands.presses).toBeLessThanOrEqual(16);
 });
 

@@ -27,7 +27,10 @@ final class AwayTest extends TestCase
         $this->tell($build, 'begun', ['op' => $build->planned()->operations[0]->id]);
         $pages = $this->getJson('/away')->assertOk()->json('pages');
 
-        self::assertSame(['/', '/day', "/pours/{$weighs->id}/run", "/pours/{$waits->id}/run", "/builds/{$build->id}"], array_slice($pages, 0, 5), 'what is in hand comes first');
+        self::assertSame(
+            ['/', '/day', "/pours/{$weighs->id}/run", "/pours/{$waits->id}/run", "/builds/{$build->id}"], array_slice($pages, 0, 5),
+            'what is in hand comes first',
+        );
         self::assertContains("/jobs/{$weighs->impression->job_id}", $pages);
         self::assertContains("/stores/{$weighs->base_code}", $pages);
         foreach ($pages as $page) {
@@ -50,10 +53,14 @@ final class AwayTest extends TestCase
         $state = $this->getJson("/pours/{$pour->id}/state")->json();
         $ahead = $this->getJson("/pours/{$pour->id}/ahead")->assertOk()->json();
 
-        self::assertSame([$state['last_fact_id'], 'weigh', 1], [$ahead['last_fact_id'], $ahead['steps'][0]['kind'], $ahead['steps'][0]['batch']]);
+        self::assertSame(
+            [$state['last_fact_id'], 'weigh', 1], [$ahead['last_fact_id'], $ahead['steps'][0]['kind'], $ahead['steps'][0]['batch']],
+        );
         self::assertSame($state['line']['add'], $ahead['cups'][0]['queue'][0]['add']);
         self::assertSame(array_column($state['cup']['fills'], 'name'), array_values($ahead['names']));
-        self::assertEqualsWithDelta(60_000 * $state['clock']['pot_life_min'], $ahead['after_met']['pot_ends_ms'], 1000.0, 'the window is that of the clock');
+        self::assertEqualsWithDelta(
+            60_000 * $state['clock']['pot_life_min'], $ahead['after_met']['pot_ends_ms'], 1000.0, 'the window is that of the clock',
+        );
         $this->getJson('/pours/'.$this->draft()->id.'/ahead')->assertNotFound();
     }
 
@@ -62,8 +69,12 @@ final class AwayTest extends TestCase
         $pour = $this->begun();
         $this->workUntil($pour, 'weigh');
         $state = $this->getJson("/pours/{$pour->id}/state")->json();
-        $tell = fn (string $key, string $kind, array $payload) => $this->postJson("/pours/{$pour->id}/events", ['key' => $key, 'kind' => $kind, 'at_ms' => (int) $this->now->getTimestampMs(), 'payload' => $payload]);
-        $tell('cut-1', 'weighed', ['step' => $state['step']['key'], 'reading_g' => $state['line']['running'], 'by' => 'hand', 'stable' => true, 'short' => false])->assertOk();
+        $tell = fn (string $key, string $kind, array $payload) => $this->postJson("/pours/{$pour->id}/events", [
+            'key' => $key, 'kind' => $kind, 'at_ms' => (int) $this->now->getTimestampMs(), 'payload' => $payload,
+        ]);
+        $tell('cut-1', 'weighed', [
+            'step' => $state['step']['key'], 'reading_g' => $state['line']['running'], 'by' => 'hand', 'stable' => true, 'short' => false,
+        ])->assertOk();
         $tell('cut-2', 'undone', ['of_key' => 'never told'])->assertStatus(409);
         $back = $tell('cut-3', 'undone', ['of_key' => 'cut-1'])->assertOk()->json();
         self::assertSame([$state['step']['key'], $state['weighed_g']], [$back['step']['key'], $back['weighed_g']]);
@@ -77,11 +88,19 @@ final class AwayTest extends TestCase
         $first = $build->planned()->operations[0]->id;
         $ahead = $this->getJson("/builds/{$build->id}/ahead")->assertOk()->json();
         $state = $this->look($build);
-        self::assertSame([$state['last_fact_id'], array_column($state['operations'], 'id')], [$ahead['last_fact_id'], array_column($ahead['operations'], 'id')]);
-        self::assertContains($first, array_merge(...array_map(static fn (array $op): array => array_column($op['waits'], 'op'), $ahead['operations'])));
+        self::assertSame(
+            [$state['last_fact_id'], array_column($state['operations'], 'id')],
+            [$ahead['last_fact_id'], array_column($ahead['operations'], 'id')],
+        );
+        self::assertContains(
+            $first, array_merge(...array_map(static fn (array $op): array => array_column($op['waits'], 'op'), $ahead['operations'])),
+        );
 
         $this->tell($build, 'done', ['op' => $first], 'cut-1')->assertOk();
-        self::assertSame(1, count($state['operations']) - count($this->getJson("/builds/{$build->id}/ahead")->json('operations')), 'what is over waits for nothing');
+        self::assertSame(
+            1, count($state['operations']) - count($this->getJson("/builds/{$build->id}/ahead")->json('operations')),
+            'what is over waits for nothing',
+        );
         $this->tell($build, 'undone', ['of_key' => 'never'])->assertStatus(409);
         $this->tell($build, 'undone', ['of_key' => 'cut-1'])->assertOk();
         self::assertSame($state['operations'][0]['state'], $this->operation($build, $first)['state']);
@@ -94,7 +113,10 @@ final class AwayTest extends TestCase
         $this->workUntil($pour, 'weigh');
         while (($state = $this->getJson("/pours/{$pour->id}/state")->json())['step']['batch'] === 1) {
             $weighed = $state['line']['label'];
-            $this->record($pour, 'weighed', ['step' => $state['step']['key'], 'reading_g' => $state['line']['running'], 'by' => 'hand', 'stable' => true, 'short' => false])->assertOk();
+            $this->record($pour, 'weighed', [
+                'step' => $state['step']['key'], 'reading_g' => $state['line']['running'], 'by' => 'hand', 'stable' => true,
+                'short' => false,
+            ])->assertOk();
         }
         self::assertSame([2, 'tare', $weighed], [$state['step']['batch'], $state['step']['kind'], $state['take_back']['name']]);
     }
@@ -108,9 +130,15 @@ final class AwayTest extends TestCase
         $folder = sys_get_temp_dir().'/apalos-trust-'.getmypid();
         exec(escapeshellarg(base_path('bin/tls')).' '.escapeshellarg($folder).' bench.test 192.168.7.2', $said, $failed);
         self::assertSame([['new'], 0], [$said, $failed]);
-        config(['apalos.authority' => "{$folder}/authority.crt", 'app.url' => 'https://bench.test:8443', 'apalos.hosts' => 'bench.test,192.168.7.2']);
+        config([
+            'apalos.authority' => "{$folder}/authority.crt", 'app.url' => 'https://bench.test:8443',
+            'apalos.hosts' => 'bench.test,192.168.7.2',
+        ]);
         $there = (array) $this->away()->get('http://192.168.7.2:8080/trust')->assertOk()->inertiaProps();
-        self::assertSame([false, false, 'https://192.168.7.2:8443', 'http://192.168.7.2:8080'], [$there['own'], $there['safe'], $there['address'], $there['here']]);
+        self::assertSame(
+            [false, false, 'https://192.168.7.2:8443', 'http://192.168.7.2:8080'],
+            [$there['own'], $there['safe'], $there['address'], $there['here']],
+        );
         exec('openssl x509 -noout -fingerprint -sha256 -in '.escapeshellarg("{$folder}/authority.crt"), $shown);
         self::assertStringEndsWith($there['mark'], substr(explode('=', $shown[0])[1], 0, 23), 'as the console prints it');
         self::assertSame(file_get_contents("{$folder}/authority.crt"), $this->away()->get('/authority.crt')->assertOk()->streamedContent());
@@ -127,6 +155,8 @@ final class AwayTest extends TestCase
         $this->person('Odila', Role::Owner);
         $this->away()->getJson('/away')->assertUnauthorized();
         $worker = $this->away()->get('/worker.js');
-        is_file(public_path('build/worker.js')) ? $worker->assertOk()->assertHeader('Content-Type', 'text/javascript; charset=UTF-8') : $worker->assertNotFound();
+        is_file(public_path('build/worker.js'))
+            ? $worker->assertOk()->assertHeader('Content-Type', 'text/javascript; charset=UTF-8')
+            : $worker->assertNotFound();
     }
 }

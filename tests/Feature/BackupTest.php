@@ -29,7 +29,10 @@ final class BackupTest extends TestCase
         $this->app?->useStoragePath("{$this->folder}/storage");
         touch("{$this->folder}/shop.sqlite");
         $this->usual = config()->string('database.default');
-        config(['database.default' => 'shop', 'database.connections.shop' => [...config()->array('database.connections.sqlite'), 'database' => "{$this->folder}/shop.sqlite"]]);
+        config([
+            'database.default' => 'shop',
+            'database.connections.shop' => [...config()->array('database.connections.sqlite'), 'database' => "{$this->folder}/shop.sqlite"],
+        ]);
         Artisan::call('migrate', ['--force' => true]);
         $this->app?->forgetScopedInstances();
         Workshop::here()->update(['name' => 'The one that burns down']);
@@ -47,8 +50,13 @@ final class BackupTest extends TestCase
     {
         File::put("{$this->folder}/storage/app/private/swatches/{$name}", $name);
         $formula = DB::table('formulas')->insertGetId(['workshop_id' => 1, 'name' => $name]);
-        $version = DB::table('formula_versions')->insertGetId(['workshop_id' => 1, 'formula_id' => $formula, 'number' => 1, 'recipe' => '{"base": "pr-10", "additives": []}']);
-        DB::table('swatches')->insert(['workshop_id' => 1, 'formula_version_id' => $version, 'name' => $name, 'poured_at' => '2026-01-01 00:00:00.000', 'photo' => "swatches/{$name}"]);
+        $version = DB::table('formula_versions')->insertGetId([
+            'workshop_id' => 1, 'formula_id' => $formula, 'number' => 1, 'recipe' => '{"base": "pr-10", "additives": []}',
+        ]);
+        DB::table('swatches')->insert([
+            'workshop_id' => 1, 'formula_version_id' => $version, 'name' => $name, 'poured_at' => '2026-01-01 00:00:00.000',
+            'photo' => "swatches/{$name}",
+        ]);
     }
 
     private function take(string $day = '2026-03-04 03:10:00'): string
@@ -92,19 +100,33 @@ final class BackupTest extends TestCase
 
     public function test_the_last_of_each_day_stays_and_a_wrong_clock_takes_none_away(): void
     {
-        foreach (['2026-02-01 03:10:00', '2026-02-20 03:10:00', '2026-02-20 15:00:00', '2026-02-21 03:10:00', '2026-02-22 03:10:00'] as $day) {
+        foreach ([
+            '2026-02-01 03:10:00', '2026-02-20 03:10:00', '2026-02-20 15:00:00', '2026-02-21 03:10:00', '2026-02-22 03:10:00',
+        ] as $day) {
             $this->take($day);
         }
         File::put("{$this->folder}/backups/notes.txt", 'mine');
         $left = fn (): array => array_map('basename', File::glob("{$this->folder}/backups/*.zip"));
 
         self::assertSame(1, app(Backup::class)->thin("{$this->folder}/backups", 4), 'of two of one day the last stays');
-        self::assertSame(['apalos-000001-2026-02-01-031000.zip', 'apalos-000003-2026-02-20-150000.zip', 'apalos-000004-2026-02-21-031000.zip', 'apalos-000005-2026-02-22-031000.zip'], $left());
+        self::assertSame(
+            [
+                'apalos-000001-2026-02-01-031000.zip', 'apalos-000003-2026-02-20-150000.zip', 'apalos-000004-2026-02-21-031000.zip',
+                'apalos-000005-2026-02-22-031000.zip',
+            ],
+            $left(),
+        );
         // A battery ran out: it is 1970, and then 2099.
         $this->take('1970-01-01 03:10:00');
         $this->take('2099-01-01 03:10:00');
         self::assertSame(2, app(Backup::class)->thin("{$this->folder}/backups", 4), 'the oldest two, by number');
-        self::assertSame(['apalos-000004-2026-02-21-031000.zip', 'apalos-000005-2026-02-22-031000.zip', 'apalos-000006-1970-01-01-031000.zip', 'apalos-000007-2099-01-01-031000.zip'], $left());
+        self::assertSame(
+            [
+                'apalos-000004-2026-02-21-031000.zip', 'apalos-000005-2026-02-22-031000.zip', 'apalos-000006-1970-01-01-031000.zip',
+                'apalos-000007-2099-01-01-031000.zip',
+            ],
+            $left(),
+        );
         self::assertFileExists("{$this->folder}/backups/notes.txt");
         self::assertSame(1, app(Backup::class)->thin("{$this->folder}/backups", 1), 'the last three stay whatever is said');
     }
@@ -208,7 +230,9 @@ final class BackupTest extends TestCase
         $zip->addFile("{$this->folder}/old.sqlite", 'apalos.sqlite');
         $zip->close();
         $this->refused("{$this->folder}/apalos-2025-01-01-031000.zip", 'one without sums');
-        self::assertNotNull(app(Backup::class)->restore("{$this->folder}/apalos-2025-01-01-031000.zip", CarbonImmutable::parse('2026-03-05'), true));
+        self::assertNotNull(
+            app(Backup::class)->restore("{$this->folder}/apalos-2025-01-01-031000.zip", CarbonImmutable::parse('2026-03-05'), true),
+        );
     }
 
     public function test_a_failed_night_stands_on_every_screen_until_one_goes_well(): void

@@ -17,7 +17,10 @@ final class BadRecordTest extends TestCase
 {
     use MakesSwatches;
 
-    private const SCREENS = ['/', '/frame', '/jobs', '/formulas', '/swatches', '/swatches/drawer', '/swatches/labels', '/swatches/colour', '/log', '/stores', '/contacts', '/exchange/swatches.json', '/exchange/swatches.csv', '/log.csv'];
+    private const SCREENS = [
+        '/', '/frame', '/jobs', '/formulas', '/swatches', '/swatches/drawer', '/swatches/labels', '/swatches/colour', '/log', '/stores',
+        '/contacts', '/exchange/swatches.json', '/exchange/swatches.csv', '/log.csv',
+    ];
 
     private function everyScreenStands(): void
     {
@@ -31,12 +34,18 @@ final class BadRecordTest extends TestCase
         DB::getDriverName() === 'sqlite' || self::markTestSkipped('PostgreSQL takes no such moment.');
         $swatch = $this->puck(60, '00', 26);
         $pour = $this->begun();
-        DB::table('swatches')->where('id', $swatch->id)->update(['poured_at' => '10026-11-26 09:00:00.000', 'demoulded_at' => 'yesterday-ish']);
+        DB::table('swatches')->where('id', $swatch->id)->update([
+            'poured_at' => '10026-11-26 09:00:00.000', 'demoulded_at' => 'yesterday-ish',
+        ]);
         DB::table('swatch_readings')->update(['at' => '+8000 years and a day']);
-        DB::table('room_readings')->insert(['workshop_id' => $this->workshop->id, 'at' => 'not a time', 'celsius' => 20, 'source' => 'hand']);
+        DB::table('room_readings')->insert([
+            'workshop_id' => $this->workshop->id, 'at' => 'not a time', 'celsius' => 20, 'source' => 'hand',
+        ]);
         $this->everyScreenStands();
 
-        self::assertSame(0, $this->get('/swatches/drawer')->inertiaProps('drawer.swatches.0.poured_ms'), 'which every screen shows as unreadable');
+        self::assertSame(
+            0, $this->get('/swatches/drawer')->inertiaProps('drawer.swatches.0.poured_ms'), 'which every screen shows as unreadable',
+        );
         $this->get("/pours/{$pour->id}/run")->assertOk();
     }
 
@@ -61,8 +70,13 @@ final class BadRecordTest extends TestCase
         DB::statement('pragma query_only = 1');
         try {
             $this->everyScreenStands();
-            $this->record($pour, 'noted', ['text' => 'x'])->assertStatus(503)->assertJsonPath('error.message', fn (string $says): bool => str_contains($says, 'kept on this device'));
-            $this->from('/jobs')->post('/jobs', ['name' => 'Not now', 'quantity' => 1])->assertRedirect('/jobs')->assertSessionHasErrors('disk');
+            $this->record($pour, 'noted', ['text' => 'x'])->assertStatus(503)->assertJsonPath(
+                'error.message', fn (string $says): bool => str_contains($says, 'kept on this device'),
+            );
+            $this->from('/jobs')
+                ->post('/jobs', ['name' => 'Not now', 'quantity' => 1])
+                ->assertRedirect('/jobs')
+                ->assertSessionHasErrors('disk');
         } finally {
             DB::statement('pragma query_only = 0');
         }
@@ -73,7 +87,9 @@ final class BadRecordTest extends TestCase
     public static function reasons(): iterable
     {
         yield 'full' => ['SQLSTATE[HY000]: General error: 13 database or disk is full', 'its disk is full'];
-        yield 'full, elsewhere' => ['SQLSTATE[53100]: Disk full: could not extend file "base/1": No space left on device', 'its disk is full'];
+        yield 'full, elsewhere' => [
+            'SQLSTATE[53100]: Disk full: could not extend file "base/1": No space left on device', 'its disk is full',
+        ];
         yield 'read only' => ['SQLSTATE[HY000]: General error: 8 attempt to write a readonly database', 'may only be read'];
         yield 'busy' => ['SQLSTATE[HY000]: General error: 5 database is locked', 'busy writing'];
     }
@@ -81,8 +97,12 @@ final class BadRecordTest extends TestCase
     #[DataProvider('reasons')]
     public function test_why_nothing_can_be_written(string $says, string $words): void
     {
-        self::assertStringContainsString($words, (string) CannotWrite::because(new QueryException('sqlite', 'insert', [], new PDOException($says))));
-        self::assertStringContainsString($words, (string) CannotWrite::because(new PDOException($says)), 'also where a transaction is closed');
+        self::assertStringContainsString(
+            $words, (string) CannotWrite::because(new QueryException('sqlite', 'insert', [], new PDOException($says))),
+        );
+        self::assertStringContainsString(
+            $words, (string) CannotWrite::because(new PDOException($says)), 'also where a transaction is closed',
+        );
         self::assertNull(CannotWrite::because(new QueryException('sqlite', 'insert', [], new PDOException('no such column: x'))));
     }
 

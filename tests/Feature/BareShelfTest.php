@@ -22,20 +22,34 @@ final class BareShelfTest extends TestCase
 
     public function test_its_swatch_stays_in_the_drawer_with_what_was_read(): void
     {
-        $swatch = $this->workshop->swatches()->create(['formula_version_id' => $this->gone()->id, 'name' => 'Old puck', 'poured_at' => $this->now->subYear()]);
+        $swatch = $this->workshop->swatches()->create([
+            'formula_version_id' => $this->gone()->id, 'name' => 'Old puck', 'poured_at' => $this->now->subYear(),
+        ]);
         $swatch->readings()->create(['kind' => 'hardness', 'at' => $this->now->subMonths(11), 'scale' => '00', 'readings' => [22, 23, 22]]);
         $drawer = $this->get('/swatches/drawer')->assertOk()->inertiaPage()['props']['drawer'];
 
-        self::assertSame(['Old puck', 'no longer on the shelf', '00-22'], [$drawer['swatches'][0]['name'], $drawer['swatches'][0]['base'], $drawer['swatches'][0]['hardness']['written']]);
-        self::assertSame('Old puck', $this->get('/swatches/drawer?hardness=00-20')->inertiaPage()['props']['drawer']['swatches'][0]['name'], 'Found by what it reads.');
+        self::assertSame(['Old puck', 'no longer on the shelf', '00-22'], [
+            $drawer['swatches'][0]['name'], $drawer['swatches'][0]['base'], $drawer['swatches'][0]['hardness']['written'],
+        ]);
+        self::assertSame(
+            'Old puck', $this->get('/swatches/drawer?hardness=00-20')->inertiaPage()['props']['drawer']['swatches'][0]['name'],
+            'Found by what it reads.',
+        );
     }
 
     public function test_it_moves_no_curve_and_no_colour(): void
     {
         $this->puck(30, '00', 43);
-        $ask = fn (): array => $this->postJson('/swatches/hardness', ['base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => '00', 'reading' => 30]])->assertOk()->json('harden');
+        $ask = fn (): array => $this->postJson('/swatches/hardness', [
+            'base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => '00', 'reading' => 30],
+        ])
+            ->assertOk()
+            ->json('harden');
         $before = $ask();
-        $swatch = $this->workshop->swatches()->create(['formula_version_id' => $this->gone('pr-10', 'zz-9')->id, 'name' => 'Puck with something', 'poured_at' => $this->now->subYear(), 'thickness_mm' => 8]);
+        $swatch = $this->workshop->swatches()->create([
+            'formula_version_id' => $this->gone('pr-10', 'zz-9')->id, 'name' => 'Puck with something', 'poured_at' => $this->now->subYear(),
+            'thickness_mm' => 8,
+        ]);
         $swatch->readings()->create(['kind' => 'hardness', 'at' => $this->now->subMonths(11), 'scale' => '00', 'readings' => [5]]);
 
         self::assertSame($before, $ask());
@@ -50,7 +64,10 @@ final class BareShelfTest extends TestCase
 
         $said = $this->postJson('/formulas/reckon', ['recipe' => $version->recipe])->assertUnprocessable()->json('error.message');
         self::assertStringContainsString('zz-1', (string) $said);
-        $this->from('/formulas')->post("/versions/{$version->id}/pour", ['impression_id' => $this->impression()->id, 'mass_g' => 100])->assertRedirect('/formulas')->assertSessionHasErrors('pour');
+        $this->from('/formulas')
+            ->post("/versions/{$version->id}/pour", ['impression_id' => $this->impression()->id, 'mass_g' => 100])
+            ->assertRedirect('/formulas')
+            ->assertSessionHasErrors('pour');
         self::assertSame(0, \App\Models\Pour::query()->count(), 'Nothing is weighed of what nobody knows.');
     }
 }

@@ -23,7 +23,13 @@ final class BuildPlansTest extends TestCase
     {
         $look = $this->look($this->glove());
 
-        self::assertSame(['release', 'flange', 'keys', 'print', 'coat2', 'coat3', 'embed', 'level', 'fence', 'jacket', 'flange-2', 'jacket-2', 'rest', 'open'], array_column($look['operations'], 'id'));
+        self::assertSame(
+            [
+                'release', 'flange', 'keys', 'print', 'coat2', 'coat3', 'embed', 'level', 'fence', 'jacket', 'flange-2', 'jacket-2', 'rest',
+                'open',
+            ],
+            array_column($look['operations'], 'id'),
+        );
         self::assertEqualsWithDelta(4.5, $look['wall_mm'], 0.01);
         self::assertSame(['ready', 'waits'], [$look['operations'][0]['state'], $look['operations'][3]['state']]);
         self::assertSame(['Seal and release the original', 'Lay the flange'], $look['operations'][3]['waits_for']);
@@ -42,16 +48,25 @@ final class BuildPlansTest extends TestCase
         $this->tell($build, 'changed', ['operations' => $operations, 'was' => 0])->assertConflict();
 
         $this->mixed($build, 'keys');
-        $thicker = array_map(static fn (array $one): array => $one['id'] === 'keys' ? [...$one, 'mix' => [...$one['mix'], 'ml' => 500]] : $one, $without);
-        $this->tell($build, 'changed', ['operations' => $thicker, 'was' => $this->look($build)['edition']])->assertUnprocessable()->assertJsonPath('error.field', 'operations');
+        $thicker = array_map(
+            static fn (array $one): array => $one['id'] === 'keys' ? [...$one, 'mix' => [...$one['mix'], 'ml' => 500]] : $one, $without,
+        );
+        $this->tell($build, 'changed', [
+            'operations' => $thicker, 'was' => $this->look($build)['edition'],
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'operations');
     }
 
     public function test_a_ring_and_a_coat_nobody_lays_are_refused_and_nothing_is_written(): void
     {
         $build = $this->glove();
-        $ring = [['id' => 'a', 'kind' => 'prepare', 'name' => 'A', 'minutes' => 1, 'after' => [['op' => 'b']]], ['id' => 'b', 'kind' => 'prepare', 'name' => 'B', 'minutes' => 1, 'after' => [['op' => 'a']]]];
+        $ring = [
+            ['id' => 'a', 'kind' => 'prepare', 'name' => 'A', 'minutes' => 1, 'after' => [['op' => 'b']]],
+            ['id' => 'b', 'kind' => 'prepare', 'name' => 'B', 'minutes' => 1, 'after' => [['op' => 'a']]],
+        ];
         $this->tell($build, 'changed', ['operations' => $ring, 'was' => 0])->assertUnprocessable();
-        $this->tell($build, 'changed', ['operations' => [['id' => 'a', 'kind' => 'coat', 'name' => 'A', 'minutes' => 1, 'mix' => ['thickness_mm' => 40]]], 'was' => 0])->assertUnprocessable()->assertJsonPath('error.field', 'operations.0.mix.thickness_mm');
+        $this->tell($build, 'changed', [
+            'operations' => [['id' => 'a', 'kind' => 'coat', 'name' => 'A', 'minutes' => 1, 'mix' => ['thickness_mm' => 40]]], 'was' => 0,
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'operations.0.mix.thickness_mm');
         $this->tell($build, 'changed', ['operations' => 'all of them', 'was' => 0])->assertUnprocessable();
         self::assertSame(0, Fact::query()->where('stream', 'build')->count());
     }
@@ -79,7 +94,9 @@ final class BuildPlansTest extends TestCase
     public function test_an_operation_longer_than_the_working_day_is_refused_with_what_to_do(): void
     {
         $build = $this->glove();
-        $operations = array_map(static fn (array $one): array => $one['id'] === 'jacket' ? [...$one, 'minutes' => 900] : $one, $build->plan['operations'] ?? []);
+        $operations = array_map(
+            static fn (array $one): array => $one['id'] === 'jacket' ? [...$one, 'minutes' => 900] : $one, $build->plan['operations'] ?? [],
+        );
         $refused = $this->tell($build, 'changed', ['operations' => $operations, 'was' => 0])->assertUnprocessable()->json('error');
 
         self::assertStringStartsWith('operations.', $refused['field']);
@@ -116,7 +133,9 @@ final class BuildPlansTest extends TestCase
     public function test_a_rubber_that_cannot_be_brushed_is_refused_where_it_is_chosen(): void
     {
         $mould = $this->impression('mould', 'rf-70');
-        $this->post("/impressions/{$mould->id}/builds", ['kind' => 'glove-silicone', 'measured' => self::MEASURED])->assertSessionHasErrors('build');
+        $this->post("/impressions/{$mould->id}/builds", [
+            'kind' => 'glove-silicone', 'measured' => self::MEASURED,
+        ])->assertSessionHasErrors('build');
         $this->post("/impressions/{$mould->id}/builds", ['kind' => 'cathedral'])->assertSessionHasErrors('build');
         $this->post("/impressions/{$mould->id}/builds", ['kind' => ['x']])->assertSessionHasErrors('build');
         self::assertSame(0, Build::query()->count());

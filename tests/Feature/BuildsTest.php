@@ -130,7 +130,9 @@ final class BuildsTest extends TestCase
         $this->travel(55)->minutes();
         $coat = $this->sheetOf($build, 'coat2');
         $this->post("/pours/{$coat->id}/run")->assertSessionHasNoErrors();
-        self::assertStringContainsString('Print coat: tacky or clean', implode(' ', array_column($this->getJson("/pours/{$coat->id}/state")->json('checklist'), 'text')));
+        self::assertStringContainsString(
+            'Print coat: tacky or clean', implode(' ', array_column($this->getJson("/pours/{$coat->id}/state")->json('checklist'), 'text')),
+        );
     }
 
     public function test_what_the_print_coat_kept_apart_is_judged_when_it_is_left_out(): void
@@ -176,7 +178,10 @@ final class BuildsTest extends TestCase
     public function test_a_jacket_of_the_same_rubber_is_told_that_it_would_join(): void
     {
         $build = $this->glove();
-        $operations = array_map(static fn (array $one): array => $one['id'] === 'jacket' ? [...$one, 'mix' => [...$one['mix'], 'base' => 'pr-40']] : $one, $build->plan['operations'] ?? []);
+        $operations = array_map(
+            static fn (array $one): array => $one['id'] === 'jacket' ? [...$one, 'mix' => [...$one['mix'], 'base' => 'pr-40']] : $one,
+            $build->plan['operations'] ?? [],
+        );
         $this->tell($build, 'changed', ['operations' => $operations, 'was' => 0])->assertOk();
 
         $layer = $this->operation($build, 'jacket')['layers'][0];
@@ -204,7 +209,9 @@ final class BuildsTest extends TestCase
         $this->travel(13)->hours();
         $this->tell($build, 'done', ['op' => 'rest'])->assertOk();
         $this->tell($build, 'done', ['op' => 'open'])->assertOk();
-        $this->tell($build, 'graded', ['grade' => 'good', 'faults' => [], 'note' => 'Peels like a sock'])->assertOk()->assertJsonPath('grade.grade', 'good');
+        $this->tell($build, 'graded', [
+            'grade' => 'good', 'faults' => [], 'note' => 'Peels like a sock',
+        ])->assertOk()->assertJsonPath('grade.grade', 'good');
 
         $main = Pour::query()->where('build_id', $build->id)->where('operation', 'coat3')->firstOrFail();
         self::assertSame([PourState::Graded, 'Peels like a sock'], [$main->state, $main->note]);

@@ -46,7 +46,9 @@ final class CareTest extends TestCase
         [$original, $mould] = $this->plastered();
         $build = $this->built($mould, 'glove-urethane', self::MEASURED);
         $asked = $this->operation($build, 'seal')['care'];
-        self::assertSame([['seal', 'Shellac', 2]], array_map(static fn (array $one): array => [$one['act'], $one['what'], $one['coats']], $asked));
+        self::assertSame(
+            [['seal', 'Shellac', 2]], array_map(static fn (array $one): array => [$one['act'], $one['what'], $one['coats']], $asked),
+        );
         self::assertSame(['Paste wax'], array_column($this->operation($build, 'release')['care'], 'what'));
 
         $this->tell($build, 'done', ['op' => 'dry'])->assertOk();
@@ -63,7 +65,9 @@ final class CareTest extends TestCase
 
         $print = $this->sheetOf($build, 'print');
         $this->post("/pours/{$print->id}/run")->assertSessionHasNoErrors();
-        $items = array_values(array_filter($this->checklist($print), static fn (array $item): bool => str_contains($item['text'], 'aste wax')));
+        $items = array_values(
+            array_filter($this->checklist($print), static fn (array $item): bool => str_contains($item['text'], 'aste wax')),
+        );
         self::assertNotSame([], $items);
         self::assertSame([true], array_values(array_unique(array_column($items, 'done'))), 'It stands there, ticked.');
     }
@@ -74,7 +78,9 @@ final class CareTest extends TestCase
         $build = $this->built($mould, 'glove-urethane', self::MEASURED);
         $care = $this->operation($build, 'release')['care'][0];
         self::assertGreaterThan(0, count($care['choices']));
-        $this->put("/impressions/{$care['link']}/contacts/{$care['key']}?edition={$care['edition']}", ['release' => $care['choices'][0]['id']])->assertSessionHasNoErrors();
+        $this->put("/impressions/{$care['link']}/contacts/{$care['key']}?edition={$care['edition']}", [
+            'release' => $care['choices'][0]['id'],
+        ])->assertSessionHasNoErrors();
         self::assertSame($care['choices'][0]['id'], $this->operation($build, 'release')['care'][0]['chosen']);
         self::assertSame("link-{$original->id}", $care['key']);
     }
@@ -109,8 +115,18 @@ final class CareTest extends TestCase
         $build = $this->built($block, 'two-part-block', ['ml' => 400], box: 'acrylic', bed: 'clay-water');
         self::assertSame(['acrylic', 'clay-water'], [$block->refresh()->wall, $block->bed]);
         $layers = $this->operation($build, 'half-2')['layers'];
-        self::assertSame([['First half', true]], array_map(static fn (array $layer): array => [$layer['below'], $layer['separates']], $layers));
-        self::assertSame([true, true], array_column(array_values(array_filter($this->look($build)['section'], static fn (array $layer): bool => str_starts_with($layer['id'], 'half'))), 'half'));
+        self::assertSame(
+            [['First half', true]], array_map(static fn (array $layer): array => [$layer['below'], $layer['separates']], $layers),
+        );
+        self::assertSame(
+            [true, true],
+            array_column(
+                array_values(
+                    array_filter($this->look($build)['section'], static fn (array $layer): bool => str_starts_with($layer['id'], 'half')),
+                ),
+                'half',
+            ),
+        );
 
         $matrix = $this->impression('mould', 'pr-25');
         $behind = $this->built($matrix, 'matrix', ['area_mm2' => 50_000, 'ml' => 500, 'wall_mm' => ['least' => 10, 'most' => 12]]);
@@ -173,7 +189,9 @@ final class CareTest extends TestCase
 
         self::assertSame('1 done', $status());
         self::assertSame(2, $this->get("/jobs/{$job->id}")->inertiaProps('job.cast'));
-        $grams = collect($this->get("/jobs/{$job->id}/cost")->assertOk()->inertiaProps('cost.asked.materials'))->firstWhere('code', 'ur-35')['used_g'] ?? null;
+        $grams = collect(
+            $this->get("/jobs/{$job->id}/cost")->assertOk()->inertiaProps('cost.asked.materials'),
+        )->firstWhere('code', 'ur-35')['used_g'] ?? null;
         $casts = $this->get("/jobs/{$job->id}/cost")->inertiaProps('cost.asked.casts');
         self::assertEqualsWithDelta(((float) $first->weighed_g + (float) $second->weighed_g) / 2 * $casts, $grams, 0.2 * $casts);
         self::assertNotNull($mould->id);

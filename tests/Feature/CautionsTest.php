@@ -37,7 +37,10 @@ final class CautionsTest extends TestCase
                     continue;
                 }
                 $impression->setAttribute('material', (string) $code);
-                $build = (new Build)->forceFill(['id' => 0, 'workshop_id' => $impression->workshop_id, 'impression_id' => $impression->id, 'kind' => $made->id, 'name' => $made->name, 'plan' => $plan->toArray(), 'created_at' => CarbonImmutable::now()]);
+                $build = (new Build)->forceFill([
+                    'id' => 0, 'workshop_id' => $impression->workshop_id, 'impression_id' => $impression->id, 'kind' => $made->id,
+                    'name' => $made->name, 'plan' => $plan->toArray(), 'created_at' => CarbonImmutable::now(),
+                ]);
                 $build->setRelation('impression', $impression->loadMissing('job'));
                 $recorded = RecordedBuild::of($build, CarbonImmutable::now());
                 foreach ($plan->operations as $operation) {
@@ -45,7 +48,10 @@ final class CautionsTest extends TestCase
                     $of = $operation->mixing === null ? null : $library->shelf()->bases[$operation->mixing->base ?? (string) $code];
                     $touched = [...$operation->cautions, ...$of->hazards ?? []];
                     self::assertSame([], array_values(array_diff($touched, $said)), "{$made->id} of {$code}: {$operation->name}");
-                    self::assertSame([], array_values(array_filter($said, static fn (string $id): bool => ! isset($known[$id]))), "{$made->id} of {$code}: {$operation->name} has a caution without words");
+                    self::assertSame(
+                        [], array_values(array_filter($said, static fn (string $id): bool => ! isset($known[$id]))),
+                        "{$made->id} of {$code}: {$operation->name} has a caution without words",
+                    );
                     $steps++;
                 }
             }
@@ -59,21 +65,29 @@ final class CautionsTest extends TestCase
         $titles = fn (string $operation): array => array_column($this->operation($build, $operation)['cautions'], 'title');
         self::assertContains('Plaster', $titles('jacket'));
         $mould = $this->impression('mould', 'sx-25');
-        $this->post("/impressions/{$mould->id}/builds", ['kind' => 'starch-putty', 'measured' => ['ml' => 100]])->assertSessionHasNoErrors();
+        $this->post("/impressions/{$mould->id}/builds", [
+            'kind' => 'starch-putty', 'measured' => ['ml' => 100],
+        ])->assertSessionHasNoErrors();
         $putty = Build::query()->where('impression_id', $mould->id)->firstOrFail();
-        self::assertContains('Dust', array_column($this->operation($putty, 'press')['cautions'], 'title'), 'Starch is dust while it is loose.');
+        self::assertContains(
+            'Dust', array_column($this->operation($putty, 'press')['cautions'], 'title'), 'Starch is dust while it is loose.',
+        );
     }
 
     public function test_what_a_piece_is_for_is_said_on_the_job_and_asked_before_every_cast_and_never_clears_itself(): void
     {
         $cast = $this->impression('cast', 'pr-10');
         $job = $cast->job;
-        $this->put("/jobs/{$job->id}?edition={$job->edition}", ['name' => $job->name, 'quantity' => 1, 'skin' => true, 'uses' => ['food', 'toy']])->assertSessionHasNoErrors();
+        $this->put("/jobs/{$job->id}?edition={$job->edition}", [
+            'name' => $job->name, 'quantity' => 1, 'skin' => true, 'uses' => ['food', 'toy'],
+        ])->assertSessionHasNoErrors();
         $uses = $this->get("/jobs/{$job->id}")->inertiaProps('job')['uses'];
         self::assertSame(['skin', 'food', 'toy'], array_column($uses, 'id'));
         self::assertStringContainsString('supplier', $uses[1]['ask']);
         $job->refresh();
-        $this->put("/jobs/{$job->id}?edition={$job->edition}", ['name' => $job->name, 'quantity' => 1, 'uses' => ['moon']])->assertSessionHasErrors('uses.0');
+        $this->put("/jobs/{$job->id}?edition={$job->edition}", [
+            'name' => $job->name, 'quantity' => 1, 'uses' => ['moon'],
+        ])->assertSessionHasErrors('uses.0');
 
         for ($i = 0; $i < 2; $i++) {
             $this->post("/impressions/{$cast->id}/pours")->assertSessionHasNoErrors();
@@ -92,7 +106,10 @@ final class CautionsTest extends TestCase
     public function test_a_caution_of_a_run_stands_on_the_step_of_its_act_and_once(): void
     {
         $mould = $this->impression('mould', 'pr-25');
-        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Grips', 'material' => 'ur-35', 'from_id' => $mould->id, 'contacts' => ["link-{$mould->id}" => ['release' => 'wax-spray']]]);
+        $cast = $mould->job->impressions()->create([
+            'position' => 9, 'kind' => 'cast', 'name' => 'Grips', 'material' => 'ur-35', 'from_id' => $mould->id,
+            'contacts' => ["link-{$mould->id}" => ['release' => 'wax-spray']],
+        ]);
         $this->post("/impressions/{$cast->id}/pours")->assertSessionHasNoErrors();
         $pour = Pour::query()->latest('id')->firstOrFail();
         $sheet = $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet'];
@@ -116,7 +133,9 @@ final class CautionsTest extends TestCase
             foreach ($kind === 'contacts' ? $state['checklist'] : [] as $item) {
                 $this->record($pour, 'checked', ['item' => $item['id']])->assertOk();
             }
-            $this->record($pour, $kind === 'weigh' ? 'weighed' : 'confirmed', ['step' => $state['step']['key'], ...($kind === 'weigh' ? ['reading_g' => $state['line']['running']] : [])])->assertOk();
+            $this->record($pour, $kind === 'weigh' ? 'weighed' : 'confirmed', [
+                'step' => $state['step']['key'], ...($kind === 'weigh' ? ['reading_g' => $state['line']['running']] : []),
+            ])->assertOk();
         }
         self::assertSame(['0:gear'], array_keys($told['isocyanate']));
         self::assertSame(['1:degas'], array_keys($told['vacuum']), 'Of several cups, before the first.');
@@ -128,7 +147,9 @@ final class CautionsTest extends TestCase
     public function test_what_is_under_way_and_known_to_hurt_now_says_so_and_changes_no_record(): void
     {
         $mould = $this->impression('mould', 'pr-25');
-        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Lures', 'material' => 'hv-08', 'from_id' => $mould->id]);
+        $cast = $mould->job->impressions()->create([
+            'position' => 9, 'kind' => 'cast', 'name' => 'Lures', 'material' => 'hv-08', 'from_id' => $mould->id,
+        ]);
         $this->post("/impressions/{$cast->id}/pours")->assertSessionHasNoErrors();
         $pour = Pour::query()->latest('id')->firstOrFail();
         $sheet = $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet'];
@@ -149,7 +170,10 @@ final class CautionsTest extends TestCase
     {
         foreach (app(Library::class)->cautions() as $id => $caution) {
             isset($caution['gloves']) && self::assertContains($caution['gloves'], $caution['gear'], $id);
-            self::assertSame(array_filter($caution['gear'], static fn (string $gear): bool => stripos($gear, 'glove') !== false) !== [], isset($caution['gloves']), $id);
+            self::assertSame(
+                array_filter($caution['gear'], static fn (string $gear): bool => stripos($gear, 'glove') !== false) !== [],
+                isset($caution['gloves']), $id,
+            );
         }
     }
 }

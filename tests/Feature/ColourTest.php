@@ -59,7 +59,10 @@ final class ColourTest extends TestCase
     {
         $this->drawdowns();
         // A litre, in a cup of 500 ml that is filled to four fifths.
-        $pour = $this->draft(['volume.volume_ml' => 1000, 'formula.additives' => [['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after']]]);
+        $pour = $this->draft([
+            'volume.volume_ml' => 1000,
+            'formula.additives' => [['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after']],
+        ]);
         $plain = $this->answer(['target' => ['hex' => '#a8785a'], 'batch' => ['pour_id' => $pour->id]])->assertOk()->json();
 
         self::assertNull($plain['batch_wrong']);
@@ -75,11 +78,18 @@ final class ColourTest extends TestCase
     {
         $this->drawdowns();
         $pour = $this->draft(['formula.additives' => [
-            ['code' => 'pi-bone', 'amount' => 2, 'basis' => 'pct_of_total', 'into' => 'b'], ['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after'], ['code' => 'pi-fawn', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b'],
+            ['code' => 'pi-bone', 'amount' => 2, 'basis' => 'pct_of_total', 'into' => 'b'],
+            ['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after'],
+            ['code' => 'pi-fawn', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b'],
         ]]);
-        $this->post('/swatches/colour/sheet', ['base' => 'pr-10', 'loads' => ['pi-fawn' => 0.61234, 'pi-oxblood' => 0.2], 'pour_id' => $pour->id])->assertRedirect("/pours/{$pour->id}");
+        $this->post('/swatches/colour/sheet', [
+            'base' => 'pr-10', 'loads' => ['pi-fawn' => 0.61234, 'pi-oxblood' => 0.2], 'pour_id' => $pour->id,
+        ])->assertRedirect("/pours/{$pour->id}");
 
-        self::assertSame(['pi-fawn' => 0.6123, 'pi-oxblood' => 0.2, 'sf-1' => 60], array_column($pour->refresh()->sheet['formula']['additives'], 'amount', 'code'));
+        self::assertSame(
+            ['pi-fawn' => 0.6123, 'pi-oxblood' => 0.2, 'sf-1' => 60],
+            array_column($pour->refresh()->sheet['formula']['additives'], 'amount', 'code'),
+        );
         self::assertSame(['b', 'b', 'after'], array_column($pour->sheet['formula']['additives'], 'into'));
     }
 
@@ -89,9 +99,14 @@ final class ColourTest extends TestCase
         $pour = $this->draft();
         $before = $pour->sheet;
         foreach ([[], ['pi-moss' => 1], ['sf-1' => 1], ['pi-fawn' => -1]] as $loads) {
-            $this->from('/swatches/colour')->post('/swatches/colour/sheet', ['base' => 'pr-10', 'loads' => $loads, 'pour_id' => $pour->id])->assertRedirect('/swatches/colour')->assertSessionHasErrors('batch');
+            $this->from('/swatches/colour')
+                ->post('/swatches/colour/sheet', ['base' => 'pr-10', 'loads' => $loads, 'pour_id' => $pour->id])
+                ->assertRedirect('/swatches/colour')
+                ->assertSessionHasErrors('batch');
         }
-        $this->from('/swatches/colour')->post('/swatches/colour/sheet', ['base' => 'pr-25', 'loads' => ['pi-fawn' => 1], 'pour_id' => $pour->id])->assertSessionHasErrors('batch');
+        $this->from('/swatches/colour')->post('/swatches/colour/sheet', [
+            'base' => 'pr-25', 'loads' => ['pi-fawn' => 1], 'pour_id' => $pour->id,
+        ])->assertSessionHasErrors('batch');
         self::assertSame($before, $pour->refresh()->sheet);
     }
 
@@ -119,9 +134,17 @@ final class ColourTest extends TestCase
     {
         $this->answer(['target' => ['lab' => [55, 20, 20]]])->assertUnprocessable()->assertJsonPath('error.field', 'base');
         $this->drawdowns();
-        $this->answer(['loads' => ['pi-lichen' => 0.4]])->assertUnprocessable()->assertJsonPath('error.message', 'Lichen pigment was never characterised. Make a drawdown of it and read it over white and over black.');
+        $this->answer(['loads' => ['pi-lichen' => 0.4]])->assertUnprocessable()->assertJsonPath(
+            'error.message', 'Lichen pigment was never characterised. Make a drawdown of it and read it over white and over black.',
+        );
         $this->get('/swatches/colour')->assertInertia(fn (AssertableInertia $page) => $page->component('swatches/Colour')
-            ->where('page.pigments', fn ($pigments): bool => collect($pigments)->pluck('drawdowns', 'code')->only(['pi-fawn', 'pi-lichen'])->all() === ['pi-fawn' => 2, 'pi-lichen' => 0]));
+            ->where(
+                'page.pigments',
+                fn ($pigments): bool => collect($pigments)
+                    ->pluck('drawdowns', 'code')
+                    ->only(['pi-fawn', 'pi-lichen'])
+                    ->all() === ['pi-fawn' => 2, 'pi-lichen' => 0],
+            ));
     }
 
     public function test_a_pigment_brings_its_colour_into_another_base_once_that_was_read_bare(): void
@@ -130,13 +153,20 @@ final class ColourTest extends TestCase
         $this->answer(['base' => 'pg-30', 'loads' => ['pi-fawn' => 0.5]])->assertUnprocessable()->assertJsonPath('error.field', 'base');
 
         $version = $this->version('Bare gel', 'pg-30');
-        $bare = $this->workshop->swatches()->create(['formula_version_id' => $version->id, 'name' => 'Bare gel', 'thickness_mm' => 2, 'poured_at' => $this->now]);
+        $bare = $this->workshop->swatches()->create([
+            'formula_version_id' => $version->id, 'name' => 'Bare gel', 'thickness_mm' => 2, 'poured_at' => $this->now,
+        ]);
         foreach (['white' => [94, 0, 1], 'black' => [25, 0, -3]] as $backing => $lab) {
             $bare->readings()->create(['kind' => 'colour', 'at' => $this->now, 'backing' => $backing, 'lab' => $lab]);
         }
         $this->inTheDrawer($bare);
         $this->answer(['base' => 'pg-30', 'loads' => ['pi-fawn' => 0.5]])->assertOk();
-        self::assertSame('Platinum rubber A 10, medium', collect($this->get('/swatches/colour?base=pg-30')->inertiaPage()['props']['page']['pigments'])->firstWhere('code', 'pi-fawn')['of']);
+        self::assertSame(
+            'Platinum rubber A 10, medium',
+            collect(
+                $this->get('/swatches/colour?base=pg-30')->inertiaPage()['props']['page']['pigments'],
+            )->firstWhere('code', 'pi-fawn')['of'],
+        );
     }
 
     public function test_a_drawdown_left_out_is_no_longer_asked(): void
@@ -155,7 +185,8 @@ final class ColourTest extends TestCase
     {
         $this->drawdowns();
         foreach ([
-            [['target' => ['hex' => 'reddish']], 'target.hex'], [['target' => ['lab' => [300, 0, 0]]], 'target.lab'], [['thickness_mm' => 0, 'loads' => []], 'thickness_mm'], [['backing' => 'plaid', 'loads' => []], 'backing'],
+            [['target' => ['hex' => 'reddish']], 'target.hex'], [['target' => ['lab' => [300, 0, 0]]], 'target.lab'],
+            [['thickness_mm' => 0, 'loads' => []], 'thickness_mm'], [['backing' => 'plaid', 'loads' => []], 'backing'],
             [['loads' => ['pi-fawn' => -1]], 'pi-fawn'], [['base' => 'pr-99'], 'base'], [['batch' => 50, 'loads' => []], 'batch'],
         ] as [$more, $field]) {
             $error = $this->answer($more)->assertUnprocessable()->json('error.field');
@@ -173,8 +204,12 @@ final class ColourTest extends TestCase
         $shown = fn (): array => array_column($this->get('/swatches/colour')->inertiaProps('page')['targets'], null, 'name')['Ear lobe'];
         self::assertEquals([35, 3], [$shown()['shows_pct'], $shown()['at_mm']]);
         // Another depth is another colour: it gives way only to who has seen it.
-        $this->post('/swatches/targets', [...$colour, 'shows_pct' => 20, 'at_mm' => 3])->assertSessionHasErrors(['target' => 'There is a colour “Ear lobe” already (L, a, b: 66, 14, 15; 35 % shows through). Give this one a name of its own, or put it in its place.']);
-        $this->post("/swatches/targets?edition={$kept->edition}", [...$colour, 'shows_pct' => 20, 'at_mm' => 3])->assertSessionHasNoErrors();
+        $this->post('/swatches/targets', [...$colour, 'shows_pct' => 20, 'at_mm' => 3])->assertSessionHasErrors([
+            'target' => 'There is a colour “Ear lobe” already (L, a, b: 66, 14, 15; 35 % shows through). Give this one a name of its own, or put it in its place.',
+        ]);
+        $this->post("/swatches/targets?edition={$kept->edition}", [
+            ...$colour, 'shows_pct' => 20, 'at_mm' => 3,
+        ])->assertSessionHasNoErrors();
         $csv = $this->get('/exchange/colours.csv')->streamedContent();
         $json = $this->get('/exchange/swatches.json')->content();
         $undo = $this->delete("/swatches/targets/{$kept->id}")->getSession()?->get('undo');
@@ -183,7 +218,9 @@ final class ColourTest extends TestCase
         foreach ([$csv, $json] as $file) {
             ColourTarget::query()->delete();
             app(SwatchImport::class)((string) $file, CarbonImmutable::now());
-            self::assertEquals(['shows_pct' => 20.0, 'at_mm' => 3.0], ColourTarget::query()->where('name', 'Ear lobe')->firstOrFail()->depth());
+            self::assertEquals(
+                ['shows_pct' => 20.0, 'at_mm' => 3.0], ColourTarget::query()->where('name', 'Ear lobe')->firstOrFail()->depth(),
+            );
         }
     }
 
@@ -210,13 +247,21 @@ final class ColourTest extends TestCase
     public function test_a_colour_is_found_with_what_shows_through_it(): void
     {
         $this->drawdowns();
-        $recipe = $this->answer(['loads' => ['pi-fawn' => 0.12, 'pi-oxblood' => 0.03], 'target' => ['lab' => [60, 10, 20]], 'depth' => ['shows_pct' => 10]])->assertOk()->json();
+        $recipe = $this->answer([
+            'loads' => ['pi-fawn' => 0.12, 'pi-oxblood' => 0.03], 'target' => ['lab' => [60, 10, 20]], 'depth' => ['shows_pct' => 10],
+        ])
+            ->assertOk()
+            ->json();
         $shows = $recipe['tint']['shows_pct'];
         self::assertGreaterThan(0.5, $shows);
-        $found = $this->answer(['target' => ['lab' => $recipe['tint']['lab']], 'depth' => ['shows_pct' => $shows, 'weight' => 5]])->assertOk()->json('tint');
+        $found = $this->answer(['target' => ['lab' => $recipe['tint']['lab']], 'depth' => ['shows_pct' => $shows, 'weight' => 5]])
+            ->assertOk()
+            ->json('tint');
         self::assertLessThan(1.0, $found['delta_e']);
         self::assertEqualsWithDelta($shows, $found['shows_pct'], 2.0);
         self::assertNull($this->answer(['target' => ['lab' => [60, 10, 20]]])->json('tint.shows_pct'));
-        $this->answer(['target' => ['lab' => [60, 10, 20]], 'depth' => ['shows_pct' => 120]])->assertUnprocessable()->assertJsonPath('error.field', 'depth.shows_pct');
+        $this->answer([
+            'target' => ['lab' => [60, 10, 20]], 'depth' => ['shows_pct' => 120],
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'depth.shows_pct');
     }
 }

@@ -26,8 +26,12 @@ final class ContactsHoldTest extends TestCase
     {
         parent::setUp();
         $this->job = $this->workshop->jobs()->create(['name' => 'Street-lamp nose', 'quantity' => 3]);
-        $sculpt = $this->job->impressions()->create(['position' => 0, 'kind' => ImpressionKind::Original, 'name' => 'Sculpt', 'surface' => 'clay-oil-sulphur']);
-        $this->mould = $this->job->impressions()->create(['position' => 1, 'kind' => ImpressionKind::Mould, 'name' => 'Mould', 'material' => 'pr-25']);
+        $sculpt = $this->job->impressions()->create([
+            'position' => 0, 'kind' => ImpressionKind::Original, 'name' => 'Sculpt', 'surface' => 'clay-oil-sulphur',
+        ]);
+        $this->mould = $this->job->impressions()->create([
+            'position' => 1, 'kind' => ImpressionKind::Mould, 'name' => 'Mould', 'material' => 'pr-25',
+        ]);
         $this->job->impressions()->create(['position' => 2, 'kind' => ImpressionKind::Cast, 'name' => 'Noses', 'material' => 'pg-30']);
         $this->key = "link-{$sculpt->id}";
     }
@@ -35,7 +39,9 @@ final class ContactsHoldTest extends TestCase
     /** @return array<string, mixed> */
     private function contact(?Impression $link = null, int $i = 0): array
     {
-        return collect($this->get("/jobs/{$this->job->id}")->assertOk()->inertiaProps('job.chain'))->firstWhere('id', ($link ?? $this->mould)->id)['contacts'][$i];
+        return collect(
+            $this->get("/jobs/{$this->job->id}")->assertOk()->inertiaProps('job.chain'),
+        )->firstWhere('id', ($link ?? $this->mould)->id)['contacts'][$i];
     }
 
     /** @param  array<string, mixed>  $said */
@@ -46,7 +52,9 @@ final class ContactsHoldTest extends TestCase
 
     private function overrule(): void
     {
-        $this->choose(['overruled' => 'A practice piece that may stay wet.', 'words' => $this->contact()['words']])->assertSessionHasNoErrors();
+        $this->choose([
+            'overruled' => 'A practice piece that may stay wet.', 'words' => $this->contact()['words'],
+        ])->assertSessionHasNoErrors();
         self::assertFalse($this->contact()['blocks']);
     }
 
@@ -60,7 +68,9 @@ final class ContactsHoldTest extends TestCase
 
         $sculpt->update(['surface' => 'clay-oil-sulphur']);
         $contact = $this->contact();
-        self::assertSame([true, null, 'A practice piece that may stay wet.'], [$contact['blocks'], $contact['overruled'], $contact['lapsed']]);
+        self::assertSame([true, null, 'A practice piece that may stay wet.'], [
+            $contact['blocks'], $contact['overruled'], $contact['lapsed'],
+        ]);
         $sculpt->update(['surface' => 'wood']);
         self::assertFalse($this->contact()['blocks'], 'and holds again for what it was given for.');
     }
@@ -73,7 +83,10 @@ final class ContactsHoldTest extends TestCase
             $this->overrule();
             $this->mould->update(['material' => $change['material']]);
             $contact = $this->contact();
-            self::assertSame($change['lapses'] ? null : 'A practice piece that may stay wet.', $contact['overruled'], 'Another rubber of the same family is the same chemistry.');
+            self::assertSame(
+                $change['lapses'] ? null : 'A practice piece that may stay wet.', $contact['overruled'],
+                'Another rubber of the same family is the same chemistry.',
+            );
             $this->mould->update(['material' => 'pr-25']);
         }
         foreach ([['latex_touched' => true], ['sealed_with' => 'shellac'], ['damp' => true], ['release' => 'petroleum-jelly']] as $change) {
@@ -92,13 +105,18 @@ final class ContactsHoldTest extends TestCase
         $this->choose(['release' => 'wax-spray'])->assertSessionHasNoErrors();
         $this->travel(3)->hours();
 
-        self::assertSame('test-first', $this->contact()['result']['verdict'], 'Seventy hours ago became seventy-three, though something else was chosen meanwhile.');
+        self::assertSame(
+            'test-first', $this->contact()['result']['verdict'],
+            'Seventy hours ago became seventy-three, though something else was chosen meanwhile.',
+        );
     }
 
     public function test_a_mould_opened_since_outranks_what_was_typed_before(): void
     {
         $this->job->impressions()->where('name', 'Sculpt')->firstOrFail()->update(['surface' => 'clay-oil-sulphur-free']);
-        $soft = $this->job->impressions()->create(['position' => 3, 'kind' => ImpressionKind::Cast, 'name' => 'Soft noses', 'material' => 'ur-35', 'from_id' => $this->mould->id]);
+        $soft = $this->job->impressions()->create([
+            'position' => 3, 'kind' => ImpressionKind::Cast, 'name' => 'Soft noses', 'material' => 'ur-35', 'from_id' => $this->mould->id,
+        ]);
         $this->choose(['hours_since_cure' => 72], $soft, "link-{$this->mould->id}")->assertSessionHasNoErrors();
         self::assertSame('clear', $this->contact($soft)['result']['verdict']);
 
@@ -110,7 +128,10 @@ final class ContactsHoldTest extends TestCase
 
     public function test_a_rule_for_half_an_hour_cannot_talk_round_what_is_certain(): void
     {
-        $rule = ['id' => 'quick', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['silicone-platinum'], 'when' => ['hours_below' => 0.5], 'gives' => 'lets-go', 'sure' => 'usual', 'text' => 'So.'];
+        $rule = [
+            'id' => 'quick', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['silicone-platinum'],
+            'when' => ['hours_below' => 0.5], 'gives' => 'lets-go', 'sure' => 'usual', 'text' => 'So.',
+        ];
         $this->post('/contacts/import', ['text' => Yaml::dump(['rules' => [$rule]], 4)])->assertSessionHasErrors('file');
         self::assertSame(0, OwnRule::query()->count());
     }
@@ -129,13 +150,19 @@ final class ContactsHoldTest extends TestCase
         self::assertTrue($contact['blocks']);
         self::assertStringContainsString('not for skin', implode(' ', array_column($contact['result']['because'], 'text')));
         $cast->update(['material' => 'tr-25']);
-        self::assertTrue(collect($this->get("/jobs/{$this->job->id}")->inertiaProps('job.chain'))->firstWhere('id', $cast->id)['not_for_skin'], 'Tin rubber is not sold for skin.');
+        self::assertTrue(
+            collect($this->get("/jobs/{$this->job->id}")->inertiaProps('job.chain'))->firstWhere('id', $cast->id)['not_for_skin'],
+            'Tin rubber is not sold for skin.',
+        );
     }
 
     public function test_a_way_that_breaks_the_next_contact_is_none(): void
     {
         $url = "/impressions/{$this->mould->id}/contacts/{$this->key}";
-        $bases = fn (): array => collect($this->getJson("{$url}/ways")->assertOk()->json('ways'))->where('kind', 'base')->pluck('what')->all();
+        $bases = fn (): array => collect($this->getJson("{$url}/ways")->assertOk()->json('ways'))
+            ->where('kind', 'base')
+            ->pluck('what')
+            ->all();
         self::assertSame([], $bases(), 'The noses are of platinum: in a mould of tin they would not cure.');
         $noses = $this->job->impressions()->where('name', 'Noses')->firstOrFail();
         $noses->update(['material' => 'ur-35']);
@@ -167,7 +194,10 @@ final class ContactsHoldTest extends TestCase
 
         $chain = collect($this->get("/jobs/{$this->job->id}")->inertiaProps('job.chain'));
         self::assertSame(['original', 'mould', 'copy', 'mould', 'cast'], $chain->pluck('kind')->all());
-        self::assertFalse(collect($chain->firstWhere('id', $this->mould->id)['contacts'])->contains('key', $this->key), 'The mould no longer meets the clay.');
+        self::assertFalse(
+            collect($chain->firstWhere('id', $this->mould->id)['contacts'])->contains('key', $this->key),
+            'The mould no longer meets the clay.',
+        );
     }
 
     public function test_a_test_patch_is_put_on_from_the_contact(): void
@@ -185,7 +215,9 @@ final class ContactsHoldTest extends TestCase
     public function test_a_way_that_was_never_offered_is_no_way(): void
     {
         foreach ([[], [['kind' => 'release', 'id' => 'hope']], [['kind' => 'overrule', 'id' => 'x']]] as $steps) {
-            $this->post("/impressions/{$this->mould->id}/contacts/{$this->key}/way", ['steps' => $steps])->assertSessionHasErrors('contact.way');
+            $this->post("/impressions/{$this->mould->id}/contacts/{$this->key}/way", [
+                'steps' => $steps,
+            ])->assertSessionHasErrors('contact.way');
         }
         $this->getJson("/impressions/{$this->mould->id}/contacts/link-999/ways")->assertNotFound();
     }

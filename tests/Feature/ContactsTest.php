@@ -22,7 +22,9 @@ final class ContactsTest extends TestCase
     private function chain(string $surface = 'clay-oil-sulphur-free'): Job
     {
         $job = Job::query()->create(['workshop_id' => $this->workshop->id, 'name' => 'Ear', 'quantity' => 3]);
-        $job->impressions()->create(['position' => 0, 'kind' => ImpressionKind::Original, 'name' => 'Sculpt', 'material' => 'clay', 'surface' => $surface]);
+        $job->impressions()->create([
+            'position' => 0, 'kind' => ImpressionKind::Original, 'name' => 'Sculpt', 'material' => 'clay', 'surface' => $surface,
+        ]);
         $job->impressions()->create(['position' => 1, 'kind' => ImpressionKind::Mould, 'name' => 'Mould', 'material' => 'pr-25']);
         $job->impressions()->create(['position' => 2, 'kind' => ImpressionKind::Cast, 'name' => 'Ears', 'material' => 'pr-10']);
 
@@ -80,7 +82,9 @@ final class ContactsTest extends TestCase
 
         $list = $this->getJson("/pours/{$pour->id}/state")->json('checklist');
         $release = collect($list)->first(static fn (array $item): bool => $item['minutes'] > 0);
-        $this->record($pour, 'begun', ['item' => $release['id']])->assertOk()->assertJsonPath('checklist.1.begun_ms', (int) now()->getTimestampMs());
+        $this->record($pour, 'begun', ['item' => $release['id']])->assertOk()->assertJsonPath(
+            'checklist.1.begun_ms', (int) now()->getTimestampMs(),
+        );
         self::assertContains('The wait is over: look at the contact', array_column($this->getJson('/frame')->json('strip.calls'), 'what'));
 
         foreach ($list as $item) {
@@ -100,7 +104,9 @@ final class ContactsTest extends TestCase
 
         // Sulphur is certain: nothing talks it round.
         $why = 'It is a practice piece and may stay wet.';
-        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'Platinum silicone on oil clay with sulphur: will not cure'])->assertSessionHasErrors('contact.overruled');
+        $this->choose($mould, $key, [
+            'overruled' => $why, 'words' => 'Platinum silicone on oil clay with sulphur: will not cure',
+        ])->assertSessionHasErrors('contact.overruled');
         self::assertNull($this->start($mould)->started_at);
 
         // Young epoxy is usual: a reason that says something is kept, and asked again.
@@ -125,7 +131,9 @@ final class ContactsTest extends TestCase
         $why = 'The two are meant to stay one piece.';
         $this->choose($mould, $key, ['overruled' => $why])->assertSessionHasErrors('contact.words');
         $this->choose($mould, $key, ['overruled' => $why, 'words' => 'yes, yes'])->assertSessionHasErrors('contact.words');
-        $this->choose($mould, $key, ['overruled' => $why, 'words' => 'Tin silicone on tin silicone, cured: fuses: no release'])->assertSessionHasNoErrors();
+        $this->choose($mould, $key, [
+            'overruled' => $why, 'words' => 'Tin silicone on tin silicone, cured: fuses: no release',
+        ])->assertSessionHasNoErrors();
     }
 
     public function test_what_is_really_poured_is_judged_and_not_what_the_chain_had_in_mind(): void
@@ -141,10 +149,14 @@ final class ContactsTest extends TestCase
     {
         $job = $this->chain();
         $mould = $this->link($job, 'Mould');
-        $boots = $job->impressions()->create(['position' => 3, 'kind' => ImpressionKind::Cast, 'name' => 'Soft boots', 'material' => 'ur-35', 'from_id' => $mould->id]);
+        $boots = $job->impressions()->create([
+            'position' => 3, 'kind' => ImpressionKind::Cast, 'name' => 'Soft boots', 'material' => 'ur-35', 'from_id' => $mould->id,
+        ]);
         $pour = $this->begun(['formula' => ['base' => 'pr-25', 'additives' => []]], $mould);
         $this->workUntil($pour, 'grade');
-        $verdict = fn (): array => collect($this->get("/jobs/{$job->id}")->inertiaProps('job.chain'))->firstWhere('id', $boots->id)['contacts'][0];
+        $verdict = fn (): array => collect(
+            $this->get("/jobs/{$job->id}")->inertiaProps('job.chain'),
+        )->firstWhere('id', $boots->id)['contacts'][0];
 
         $this->travel(3)->hours();
         self::assertSame('test-first', $verdict()['result']['verdict'], 'A mould this young slows a soft urethane.');
@@ -162,7 +174,10 @@ final class ContactsTest extends TestCase
         $ears = $this->link($job, 'Ears');
         $key = "link-{$this->link($job, 'Mould')->id}";
         $this->choose($ears, $key, ['release' => 'wax-spray']);
-        foreach ([[['release' => 'hope'], 'contact.release'], [['sealed_with' => 'butter'], 'contact.sealed_with'], [['hours_since_cure' => 'many'], 'contact.hours_since_cure']] as [$said, $field]) {
+        foreach ([
+            [['release' => 'hope'], 'contact.release'], [['sealed_with' => 'butter'], 'contact.sealed_with'],
+            [['hours_since_cure' => 'many'], 'contact.hours_since_cure'],
+        ] as [$said, $field]) {
             $this->choose($ears, $key, $said)->assertSessionHasErrors($field);
         }
         $this->choose($ears, 'link-99999', ['release' => 'wax-spray'])->assertNotFound();
@@ -173,7 +188,9 @@ final class ContactsTest extends TestCase
     {
         $question = ['fresh' => ['family' => 'silicone-platinum', 'skin_safe' => true], 'surface' => ['id' => 'painted']];
         $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'test-first');
-        $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'painted', 'base' => 'pr-10', 'place' => 'under the foot'])->assertSessionHasNoErrors();
+        $this->post('/contacts/patches', [
+            'fresh' => 'silicone-platinum', 'surface' => 'painted', 'base' => 'pr-10', 'place' => 'under the foot',
+        ])->assertSessionHasNoErrors();
         $patch = TestPatch::query()->firstOrFail();
         // 240 min at 23 °C are 295.5 at 20 °C.
         self::assertEqualsWithDelta(240 * 2 ** 0.3, $patch->put_on_at->diffInSeconds($patch->due_at) / 60, 0.02);
@@ -183,7 +200,13 @@ final class ContactsTest extends TestCase
         Storage::fake();
         $this->post("/contacts/patches/{$patch->id}", ['passed' => '1'])->assertSessionHasErrors("patch-{$patch->id}");
         self::assertNull($patch->refresh()->passed, 'Ten seconds of five hours: it is asked first.');
-        $this->post("/contacts/patches/{$patch->id}", ['passed' => '1', 'sure' => '1', 'note' => 'clean', 'photo' => UploadedFile::fake()->createWithContent('patch.png', base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='))])->assertSessionHasNoErrors();
+        $this->post("/contacts/patches/{$patch->id}", [
+            'passed' => '1', 'sure' => '1', 'note' => 'clean',
+            'photo' => UploadedFile::fake()->createWithContent(
+                'patch.png',
+                base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg=='),
+            ),
+        ])->assertSessionHasNoErrors();
         $this->postJson('/contacts/judge', [...$question, 'base' => 'pr-10'])->assertJsonPath('verdict', 'clear');
         // It clears that very base, not every platinum silicone.
         $this->postJson('/contacts/judge', [...$question, 'base' => 'pr-25'])->assertJsonPath('verdict', 'test-first');
@@ -193,7 +216,9 @@ final class ContactsTest extends TestCase
 
         $this->travel(1)->hours();
         $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'painted']);
-        $this->post('/contacts/patches/'.TestPatch::query()->latest('id')->firstOrFail()->id, ['passed' => '0'])->assertSessionHasNoErrors();
+        $this->post('/contacts/patches/'.TestPatch::query()->latest('id')->firstOrFail()->id, [
+            'passed' => '0',
+        ])->assertSessionHasNoErrors();
         $this->postJson('/contacts/judge', $question)->assertJsonPath('verdict', 'stop');
         $this->post("/contacts/patches/{$patch->id}", ['passed' => 'maybe'])->assertSessionHasErrors('passed');
         $this->post('/contacts/patches', ['fresh' => 'jam', 'surface' => 'painted'])->assertSessionHasErrors('patch');
@@ -211,23 +236,41 @@ final class ContactsTest extends TestCase
 
     public function test_own_rules_and_tests_go_out_and_come_back_the_same(): void
     {
-        $file = Yaml::dump(['rules' => [['id' => 'own-lime', 'kind' => 'inhibition', 'fresh' => ['silicone-platinum'], 'surface' => ['wood'], 'when' => ['sealed' => true], 'gives' => 'may-slow', 'sure' => 'usual', 'text' => 'Our lime wood sweats through shellac.']],
-            'tests' => [['fresh' => 'silicone-platinum', 'surface' => 'painted', 'passed' => true, 'note' => 'the blue tin', 'read_at' => '2026-01-05T10:00:00+00:00']]], 4);
+        $file = Yaml::dump(['rules' => [[
+            'id' => 'own-lime', 'kind' => 'inhibition', 'fresh' => ['silicone-platinum'], 'surface' => ['wood'],
+            'when' => ['sealed' => true], 'gives' => 'may-slow', 'sure' => 'usual', 'text' => 'Our lime wood sweats through shellac.',
+        ]],
+            'tests' => [
+                [
+                    'fresh' => 'silicone-platinum', 'surface' => 'painted', 'passed' => true, 'note' => 'the blue tin',
+                    'read_at' => '2026-01-05T10:00:00+00:00',
+                ],
+            ]], 4);
         $this->post('/contacts/import', ['text' => $file])->assertSessionHasNoErrors()->assertSessionHas('said', 'New: 1 rule and 1 test.');
-        $this->postJson('/contacts/judge', ['fresh' => ['family' => 'silicone-platinum', 'skin_safe' => false], 'surface' => ['id' => 'wood', 'sealed_with' => 'shellac']])->assertJsonPath('verdict', 'test-first');
+        $this->postJson('/contacts/judge', [
+            'fresh' => ['family' => 'silicone-platinum', 'skin_safe' => false], 'surface' => ['id' => 'wood', 'sealed_with' => 'shellac'],
+        ])->assertJsonPath('verdict', 'test-first');
 
         $out = $this->get('/contacts.json')->assertOk()->getContent();
         OwnRule::query()->delete();
         TestPatch::query()->delete();
         $this->post('/contacts/import', ['text' => $out])->assertSessionHas('said', 'New: 1 rule and 1 test.');
-        $this->post('/contacts/import', ['text' => $this->get('/contacts.yaml')->getContent()])->assertSessionHas('said', 'New: 0 rules and 0 tests.');
+        $this->post('/contacts/import', [
+            'text' => $this->get('/contacts.yaml')->getContent(),
+        ])->assertSessionHas('said', 'New: 0 rules and 0 tests.');
         $this->delete('/contacts/rules/'.OwnRule::query()->firstOrFail()->id)->assertRedirect();
         self::assertSame(0, OwnRule::query()->count());
     }
 
     public function test_a_file_that_makes_no_sense_is_refused_whole(): void
     {
-        $rule = static fn (array $more): array => [...['id' => 'own', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['wax'], 'gives' => 'grips', 'sure' => 'usual', 'text' => 'So.'], ...$more];
+        $rule = static fn (array $more): array => [
+            ...[
+                'id' => 'own', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['wax'], 'gives' => 'grips', 'sure' => 'usual',
+                'text' => 'So.',
+            ],
+            ...$more,
+        ];
         foreach ([
             ['a: [', 'neither YAML nor JSON'],
             ['- 1', 'needs “rules”'],
@@ -239,7 +282,11 @@ final class ContactsTest extends TestCase
             [Yaml::dump(['tests' => [['fresh' => 'jam', 'surface' => 'wax', 'passed' => true]]], 4), 'no fresh material “jam”'],
             ['', 'Choose a file'],
         ] as [$text, $says]) {
-            $errors = $this->post('/contacts/import', ['text' => $text])->assertSessionHasErrors('file')->getSession()->get('errors')->first('file');
+            $errors = $this->post('/contacts/import', ['text' => $text])
+                ->assertSessionHasErrors('file')
+                ->getSession()
+                ->get('errors')
+                ->first('file');
             self::assertStringContainsString($says, $errors);
         }
         self::assertSame([0, 0], [OwnRule::query()->count(), TestPatch::query()->count()]);
@@ -249,16 +296,24 @@ final class ContactsTest extends TestCase
     {
         $job = $this->chain();
         $names = fn (): array => $job->impressions()->get()->pluck('name')->all();
-        $this->post("/jobs/{$job->id}/impressions", ['kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70', 'after' => $this->link($job, 'Mould')->id])->assertSessionHas('undo');
+        $this->post("/jobs/{$job->id}/impressions", [
+            'kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70', 'after' => $this->link($job, 'Mould')->id,
+        ])->assertSessionHas('undo');
         self::assertSame(['Sculpt', 'Mould', 'Hard copy', 'Ears'], $names());
         $copy = $this->link($job, 'Hard copy');
-        $this->post("/impressions/{$copy->id}/move", ['by' => -1])->assertSessionHas('undo', "/impressions/{$copy->id}/move?by=1&edition=2");
+        $this->post("/impressions/{$copy->id}/move", ['by' => -1])->assertSessionHas(
+            'undo', "/impressions/{$copy->id}/move?by=1&edition=2",
+        );
         self::assertSame(['Sculpt', 'Hard copy', 'Mould', 'Ears'], $names());
         $this->post("/impressions/{$copy->id}/move?by=1");
 
         $ears = $this->link($job, 'Ears');
-        $this->put("/impressions/{$ears->id}", ['kind' => 'cast', 'name' => 'Ears', 'material' => 'pr-10', 'from_id' => $copy->id])->assertSessionHasNoErrors();
-        $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70', 'from_id' => $ears->id])->assertSessionHasErrors('from_id');
+        $this->put("/impressions/{$ears->id}", [
+            'kind' => 'cast', 'name' => 'Ears', 'material' => 'pr-10', 'from_id' => $copy->id,
+        ])->assertSessionHasNoErrors();
+        $this->put("/impressions/{$copy->id}", [
+            'kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70', 'from_id' => $ears->id,
+        ])->assertSessionHasErrors('from_id');
         self::assertSame($this->link($job, 'Mould')->id, $copy->refresh()->from_id);
         $this->delete("/impressions/{$copy->id}")->assertSessionHasErrors('impression');
         self::assertSame(['Sculpt', 'Mould', 'Hard copy', 'Ears'], $names());
@@ -268,8 +323,15 @@ final class ContactsTest extends TestCase
     public function test_a_chosen_mould_goes_into_the_chain_in_as_many_parts_as_it_has(): void
     {
         $job = $this->chain();
-        $this->get("/jobs/{$job->id}/mould")->assertOk()->assertInertia(static fn ($page) => $page->component('mould/Mould')->where('original', 'clay-oil-sulphur-free')->where('casting', 'silicone-platinum'));
-        $this->post("/jobs/{$job->id}/mould", ['kind' => 'two-part-block', 'chemistry' => 'silicone-tin'])->assertRedirect("/jobs/{$job->id}");
+        $this->get("/jobs/{$job->id}/mould")->assertOk()->assertInertia(
+            static fn ($page) => $page
+                ->component('mould/Mould')
+                ->where('original', 'clay-oil-sulphur-free')
+                ->where('casting', 'silicone-platinum'),
+        );
+        $this->post("/jobs/{$job->id}/mould", [
+            'kind' => 'two-part-block', 'chemistry' => 'silicone-tin',
+        ])->assertRedirect("/jobs/{$job->id}");
 
         // It stands in place of the one that was only meant, of the rubber the job had, and says what else it needs.
         self::assertFalse($job->impressions()->where('name', 'Mould')->exists());
@@ -288,11 +350,15 @@ final class ContactsTest extends TestCase
         $this->post('/contacts/patches/'.TestPatch::query()->firstOrFail()->id, ['passed' => '1', 'sure' => '1', 'note' => 'clean']);
         $this->travel(1)->days();
         foreach (['yaml', 'json', 'yaml'] as $format) {
-            $this->post('/contacts/import', ['text' => (string) $this->get("/contacts.{$format}")->getContent()])->assertSessionHas('said', 'New: 0 rules and 0 tests.');
+            $this->post('/contacts/import', [
+                'text' => (string) $this->get("/contacts.{$format}")->getContent(),
+            ])->assertSessionHas('said', 'New: 0 rules and 0 tests.');
         }
         // One without a moment is the same one as long as it says the same.
         foreach ([1, 0] as $new) {
-            $this->post('/contacts/import', ['text' => '{"tests": [{"fresh": "latex", "surface": "plaster", "passed": true, "note": "old book"}]}'])->assertSessionHas('said', "New: 0 rules and {$new} test".($new === 1 ? '.' : 's.'));
+            $this->post('/contacts/import', [
+                'text' => '{"tests": [{"fresh": "latex", "surface": "plaster", "passed": true, "note": "old book"}]}',
+            ])->assertSessionHas('said', "New: 0 rules and {$new} test".($new === 1 ? '.' : 's.'));
         }
         self::assertSame(2, TestPatch::query()->count());
     }
@@ -301,30 +367,48 @@ final class ContactsTest extends TestCase
     {
         $template = (string) $this->get('/contacts.yaml')->getContent();
         self::assertSame(['rules' => [], 'tests' => []], Yaml::parse($template));
-        $filled = Yaml::parse((string) preg_replace(['/^(rules|tests): \[\]$/m', '/^# (?!rules|tests| )/m', '/^# /m'], ['', '#', ''], $template));
+        $filled = Yaml::parse(
+            (string) preg_replace(['/^(rules|tests): \[\]$/m', '/^# (?!rules|tests| )/m', '/^# /m'], ['', '#', ''], $template),
+        );
         $this->post('/contacts/import', ['text' => Yaml::dump($filled)])->assertSessionHas('said', 'New: 1 rule and 1 test.');
 
-        $this->post('/contacts/import', ['text' => '{"rules": [{"id": "mine", "kind": "inhibition", "fresh": ["latex"], "surface": ["wax"], "gives": "perhaps", "sure": "usual", "text": "x"}]}'])
+        $this->post('/contacts/import', [
+            'text' => '{"rules": [{"id": "mine", "kind": "inhibition", "fresh": ["latex"], "surface": ["wax"], "gives": "perhaps", "sure": "usual", "text": "x"}]}',
+        ])
             ->assertSessionHasErrors(['file' => 'Rule 1 “mine”, rules.0.gives: Choose one of: none, may-slow, stops. It was “perhaps”.']);
-        $this->post('/contacts/import', ['text' => '{"tests": [{"fresh": "latex", "surface": "moon", "passed": true}]}'])->assertSessionHasErrors('file');
+        $this->post('/contacts/import', [
+            'text' => '{"tests": [{"fresh": "latex", "surface": "moon", "passed": true}]}',
+        ])->assertSessionHasErrors('file');
         self::assertStringStartsWith('Test 1, tests.0.surface: There is no surface “moon”', session('errors')?->first('file'));
     }
 
     public function test_a_rule_is_written_on_the_screen_and_shows_first_what_it_changes(): void
     {
-        $rule = ['id' => 'grey-primer', 'kind' => 'inhibition', 'fresh' => ['silicone-platinum'], 'surface' => ['metal'], 'gives' => 'stops', 'sure' => 'usual', 'text' => 'Our primer stops it.'];
-        $this->postJson('/contacts/rules/try', $rule)->assertOk()->assertJson(['changes' => [['fresh' => 'silicone-platinum', 'surface' => 'metal', 'was' => 'clear', 'becomes' => 'stop']]]);
-        self::assertSame('clear', $this->get('/contacts')->inertiaProps('board.cells')['silicone-platinum']['metal']['verdict'], 'Trying keeps nothing.');
+        $rule = [
+            'id' => 'grey-primer', 'kind' => 'inhibition', 'fresh' => ['silicone-platinum'], 'surface' => ['metal'], 'gives' => 'stops',
+            'sure' => 'usual', 'text' => 'Our primer stops it.',
+        ];
+        $this->postJson('/contacts/rules/try', $rule)->assertOk()->assertJson([
+            'changes' => [['fresh' => 'silicone-platinum', 'surface' => 'metal', 'was' => 'clear', 'becomes' => 'stop']],
+        ]);
+        self::assertSame(
+            'clear', $this->get('/contacts')->inertiaProps('board.cells')['silicone-platinum']['metal']['verdict'], 'Trying keeps nothing.',
+        );
 
         $this->postJson('/contacts/rules', $rule)->assertOk()->assertJson(['kept' => 'grey-primer']);
         self::assertSame('stop', $this->get('/contacts')->inertiaProps('board.cells')['silicone-platinum']['metal']['verdict']);
-        $this->postJson('/contacts/rules/try', [...$rule, 'gives' => 'may-slow'])->assertOk()->assertJsonPath('changes.0.becomes', 'test-first');
+        $this->postJson('/contacts/rules/try', [
+            ...$rule, 'gives' => 'may-slow',
+        ])->assertOk()->assertJsonPath('changes.0.becomes', 'test-first');
 
         foreach ([
-            ['gives' => 'maybe', 'field' => 'gives'], ['surface' => ['moon'], 'field' => 'surface'], ['id' => 'a-pores', 'field' => 'id'], ['text' => '', 'field' => 'text'],
+            ['gives' => 'maybe', 'field' => 'gives'], ['surface' => ['moon'], 'field' => 'surface'], ['id' => 'a-pores', 'field' => 'id'],
+            ['text' => '', 'field' => 'text'],
             ['kind' => 'adhesion', 'surface' => ['silicone-platinum'], 'gives' => 'lets-go', 'field' => 'rules.1'],
         ] as $wrong) {
-            $this->postJson('/contacts/rules', array_diff_key([...$rule, 'id' => 'other', ...$wrong], ['field' => 0]))->assertUnprocessable()->assertJsonPath('error.field', $wrong['field']);
+            $this->postJson(
+                '/contacts/rules', array_diff_key([...$rule, 'id' => 'other', ...$wrong], ['field' => 0]),
+            )->assertUnprocessable()->assertJsonPath('error.field', $wrong['field']);
         }
         self::assertSame(1, $this->workshop->ownRules()->count());
     }
@@ -337,7 +421,10 @@ final class ContactsTest extends TestCase
         $half->update(['role' => 'half']);
         $pour = $this->begun(['formula' => ['base' => 'pr-25', 'additives' => []]], $mould);
         $list = array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text');
-        self::assertNotSame([], array_filter($list, static fn (string $text): bool => str_contains($text, 'Original: tested with a test patch')), implode("\n", $list));
+        self::assertNotSame(
+            [], array_filter($list, static fn (string $text): bool => str_contains($text, 'Original: tested with a test patch')),
+            implode("\n", $list),
+        );
 
         $contacts = collect($this->get("/jobs/{$job->id}")->inertiaProps('job.chain'))->firstWhere('id', $half->id)['contacts'];
         self::assertContains('bed', array_column($contacts, 'key'), 'The first half lies on something, named or not.');

@@ -27,7 +27,9 @@ final class CopiesTest extends TestCase
     private function six(array $dates = self::DATES): Impression
     {
         $cast = $this->impression('cast', 'pr-10');
-        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40], 'dates' => $dates])->assertSessionHasNoErrors();
+        $this->post("/impressions/{$cast->id}/builds", [
+            'kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40], 'dates' => $dates,
+        ])->assertSessionHasNoErrors();
 
         return $cast;
     }
@@ -41,19 +43,28 @@ final class CopiesTest extends TestCase
     public function test_each_copy_has_its_day_and_pressed_twice_they_are_planned_once(): void
     {
         $cast = $this->six();
-        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40], 'dates' => array_reverse(self::DATES)])->assertSessionHasNoErrors();
+        $this->post("/impressions/{$cast->id}/builds", [
+            'kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40], 'dates' => array_reverse(self::DATES),
+        ])->assertSessionHasNoErrors();
         $copies = $this->copies($cast);
         self::assertCount(6, $copies);
         self::assertSame(self::DATES, array_column($this->look($copies[0])['copies'], 'wanted_on'));
         self::assertSame('2031-03-07', $this->look($copies[3])['wanted_on']);
-        self::assertSame(['2031-03-11', 6], [($chain = array_column($this->get("/jobs/{$cast->job_id}")->inertiaProps('job')['chain'], null, 'id')[$cast->id]['builds'])[0]['wanted_on'], $chain[0]['copy']]);
+        self::assertSame(['2031-03-11', 6], [
+            (
+                $chain = array_column($this->get("/jobs/{$cast->job_id}")->inertiaProps('job')['chain'], null, 'id')[$cast->id]['builds']
+            )[0]['wanted_on'],
+            $chain[0]['copy'],
+        ]);
     }
 
     public function test_a_day_that_is_over_or_is_none_is_refused_in_a_sentence(): void
     {
         $cast = $this->impression('cast', 'pr-10');
         foreach (['2031-03-02' => 'is over', '2031-02-30' => 'year-month-day', 'soon' => 'year-month-day'] as $date => $says) {
-            $this->post("/impressions/{$cast->id}/builds", ['kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40], 'dates' => [$date]])->assertSessionHasErrors('build');
+            $this->post("/impressions/{$cast->id}/builds", [
+                'kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40], 'dates' => [$date],
+            ])->assertSessionHasErrors('build');
             self::assertStringContainsString($says, (string) session('errors')->first('build'));
         }
         self::assertSame([], $this->copies($cast));
@@ -65,14 +76,24 @@ final class CopiesTest extends TestCase
         $this->tell($first, 'done', ['op' => 'clean'])->assertOk();
         $look = $this->look($second);
         $operations = array_map(static fn (array $op): array => [
-            ...array_intersect_key($op, array_flip(['id', 'kind', 'name', 'how', 'minutes', 'uses'])), 'after' => array_map(static fn (array $wait): array => array_filter($wait, static fn (mixed $v): bool => $v !== null), $op['after']),
-            'cautions' => $op['own_cautions'], 'care' => $op['acts'], 'mix' => $op['mix'] === null ? null : array_filter($op['id'] === 'film' ? [...$op['mix'], 'thickness_mm' => 0.3] : $op['mix'], static fn (mixed $v): bool => $v !== null),
+            ...array_intersect_key($op, array_flip(['id', 'kind', 'name', 'how', 'minutes', 'uses'])),
+            'after' => array_map(
+                static fn (array $wait): array => array_filter($wait, static fn (mixed $v): bool => $v !== null), $op['after'],
+            ),
+            'cautions' => $op['own_cautions'], 'care' => $op['acts'],
+            'mix' => $op['mix'] === null
+                ? null
+                : array_filter(
+                    $op['id'] === 'film' ? [...$op['mix'], 'thickness_mm' => 0.3] : $op['mix'], static fn (mixed $v): bool => $v !== null,
+                ),
         ], $look['operations']);
         $this->tell($second, 'changed', ['operations' => $operations, 'was' => $look['edition']], 'change-1')->assertOk();
         $this->tell($second, 'changed', ['operations' => $operations, 'was' => $look['edition']], 'change-1')->assertOk();
         self::assertEqualsWithDelta(0.3, $this->operation($second, 'film')['thickness_mm'], 1e-9);
         self::assertEqualsWithDelta(0.3, $this->operation($third, 'film')['thickness_mm'], 1e-9);
-        self::assertEqualsWithDelta(0.2, $this->operation($first, 'film')['thickness_mm'], 1e-9, 'What has begun goes on as it was planned.');
+        self::assertEqualsWithDelta(
+            0.2, $this->operation($first, 'film')['thickness_mm'], 1e-9, 'What has begun goes on as it was planned.',
+        );
     }
 
     public function test_what_one_is_coloured_with_all_are(): void
@@ -83,14 +104,21 @@ final class CopiesTest extends TestCase
         $sheet['formula']['additives'] = [['code' => 'sf-1', 'amount' => 80, 'basis' => 'pct_of_ab', 'into' => 'after']];
         $this->putJson("/pours/{$fill->id}/sheet", $sheet)->assertOk();
         $other = $this->sheetOf($second, 'fill');
-        self::assertEqualsWithDelta(80.0, $this->get("/pours/{$other->id}")->inertiaProps('pour')['sheet']['formula']['additives'][0]['amount'], 1e-9);
+        self::assertEqualsWithDelta(
+            80.0, $this->get("/pours/{$other->id}")->inertiaProps('pour')['sheet']['formula']['additives'][0]['amount'], 1e-9,
+        );
     }
 
     public function test_bench_shows_the_next_copy_alone_and_the_day_keeps_each_to_its_date_in_one_mould(): void
     {
         $cast = $this->six();
         [$first, $second] = $this->copies($cast);
-        $onBench = fn (): array => array_values(array_filter(array_column($this->get('/')->assertOk()->inertiaProps('bench.items'), 'id'), static fn (string $id): bool => str_starts_with($id, 'build-')));
+        $onBench = fn (): array => array_values(
+            array_filter(
+                array_column($this->get('/')->assertOk()->inertiaProps('bench.items'), 'id'),
+                static fn (string $id): bool => str_starts_with($id, 'build-'),
+            ),
+        );
         self::assertSame(["build-{$first->id}"], $onBench());
         $this->tell($first, 'done', ['op' => 'clean'])->assertOk();
         self::assertEqualsCanonicalizing(["build-{$first->id}", "build-{$second->id}"], $onBench());
@@ -120,20 +148,33 @@ final class CopiesTest extends TestCase
     public function test_the_same_is_built_again_with_its_formula_its_colours_and_its_sheets(): void
     {
         $cast = $this->impression('cast', 'pr-10');
-        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40]])->assertSessionHasNoErrors();
+        $this->post("/impressions/{$cast->id}/builds", [
+            'kind' => 'appliance', 'measured' => ['area_mm2' => 20_000, 'ml' => 40],
+        ])->assertSessionHasNoErrors();
         [$first] = $this->copies($cast);
         $this->post("/builds/{$first->id}/again", ['copies' => 2])->assertSessionHasErrors('again');
         $fill = $this->sheetOf($first, 'fill');
         $sheet = $this->get("/pours/{$fill->id}")->inertiaProps('pour')['sheet'];
-        $sheet['formula']['additives'] = [['code' => 'sf-1', 'amount' => 80, 'basis' => 'pct_of_ab', 'into' => 'after'], ['code' => 'pi-fawn', 'amount' => 0.4, 'basis' => 'pct_of_total', 'into' => 'b']];
+        $sheet['formula']['additives'] = [
+            ['code' => 'sf-1', 'amount' => 80, 'basis' => 'pct_of_ab', 'into' => 'after'],
+            ['code' => 'pi-fawn', 'amount' => 0.4, 'basis' => 'pct_of_total', 'into' => 'b'],
+        ];
         $sheet['volume']['allowance_pct'] = 17;
         $sheet['plan']['mix_min'] = 4;
         $this->putJson("/pours/{$fill->id}/sheet", $sheet)->assertOk();
         $this->tell($first, 'done', ['op' => 'clean'])->assertOk();
         $look = $this->look($first);
         $operations = array_map(static fn (array $op): array => [
-            ...array_intersect_key($op, array_flip(['id', 'kind', 'name', 'how', 'minutes', 'uses'])), 'after' => array_map(static fn (array $wait): array => array_filter($wait, static fn (mixed $v): bool => $v !== null), $op['after']),
-            'cautions' => $op['own_cautions'], 'care' => $op['acts'], 'mix' => $op['mix'] === null ? null : array_filter($op['id'] === 'film' ? [...$op['mix'], 'thickness_mm' => 0.4] : $op['mix'], static fn (mixed $v): bool => $v !== null),
+            ...array_intersect_key($op, array_flip(['id', 'kind', 'name', 'how', 'minutes', 'uses'])),
+            'after' => array_map(
+                static fn (array $wait): array => array_filter($wait, static fn (mixed $v): bool => $v !== null), $op['after'],
+            ),
+            'cautions' => $op['own_cautions'], 'care' => $op['acts'],
+            'mix' => $op['mix'] === null
+                ? null
+                : array_filter(
+                    $op['id'] === 'film' ? [...$op['mix'], 'thickness_mm' => 0.4] : $op['mix'], static fn (mixed $v): bool => $v !== null,
+                ),
         ], $look['operations']);
         $this->tell($first, 'changed', ['operations' => $operations, 'was' => $look['edition']])->assertOk();
 
@@ -142,7 +183,10 @@ final class CopiesTest extends TestCase
         }
         $this->post("/builds/{$first->id}/again", ['copies' => 2])->assertSessionHasNoErrors()->assertRedirect();
         [$one, $two, $three] = $this->copies($cast);
-        self::assertSame([[1, null], [2, $cast->id], [3, null]], array_map(static fn (Build $build): array => [$build->copy, $build->planned_of], [$one, $two, $three]));
+        self::assertSame(
+            [[1, null], [2, $cast->id], [3, null]],
+            array_map(static fn (Build $build): array => [$build->copy, $build->planned_of], [$one, $two, $three]),
+        );
         $this->post("/builds/{$first->id}/again", ['copies' => 1])->assertSessionHasErrors('again');
         self::assertEqualsWithDelta(0.4, $this->operation($two, 'film')['thickness_mm'], 1e-9, 'As it was built in the end.');
         foreach ([$two, $three] as $copy) {

@@ -12,7 +12,9 @@ use PHPUnit\Framework\TestCase;
 /** Looked for on Wednesday 4 March 2026 at a quarter past ten, in a workshop five and a half hours east of Greenwich. */
 final class DateWordsTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, string|null, string|null}> what is typed, the words left, from and until as days there */
+    /**
+     * @return iterable<string, array{string, string, string|null, string|null}> what is typed, the words left, from and until as days there
+     */
     public static function said(): iterable
     {
         yield 'a month that has been this year' => ['february', '', '2026-02-01', '2026-03-01'];

@@ -50,7 +50,9 @@ final class DayTest extends TestCase
         $this->glove();
         $steps = $this->steps();
         $strip = array_column($this->getJson('/frame')->json('strip.plans'), null, 'name');
-        $calendar = Reader::read($this->get('/day.ics')->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent());
+        $calendar = Reader::read(
+            $this->get('/day.ics')->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')->getContent(),
+        );
 
         self::assertSame([], $calendar->validate());
         $events = [];
@@ -124,11 +126,17 @@ final class DayTest extends TestCase
 
         self::assertTrue($tried['ok'], $tried['why']);
         self::assertGreaterThanOrEqual($later + 49 * 60_000, $tried['starts']["b{$build->id}:coat2"]);
-        $put = array_column($this->postJson('/day/put', ['id' => "b{$build->id}:print", 'at_ms' => $later, 'key' => 'put-1'])->assertOk()->json('items'), null, 'step');
+        $put = array_column(
+            $this->postJson('/day/put', ['id' => "b{$build->id}:print", 'at_ms' => $later, 'key' => 'put-1'])->assertOk()->json('items'),
+            null, 'step',
+        );
         self::assertGreaterThanOrEqual($later, $put['print']['from_ms']);
         self::assertGreaterThan($put['print']['to_ms'] + 48 * 60_000, $put['coat2']['from_ms']);
 
-        $back = array_column($this->postJson('/day/put', ['id' => "b{$build->id}:print", 'at_ms' => null, 'key' => 'put-2'])->assertOk()->json('items'), null, 'step');
+        $back = array_column(
+            $this->postJson('/day/put', ['id' => "b{$build->id}:print", 'at_ms' => null, 'key' => 'put-2'])->assertOk()->json('items'),
+            null, 'step',
+        );
         self::assertSame($steps['print']['from_ms'], $back['print']['from_ms']);
         self::assertSame(2, Fact::query()->where('stream', 'build')->where('kind', 'put')->count());
     }
@@ -136,14 +144,20 @@ final class DayTest extends TestCase
     public function test_why_it_cannot_go_there_is_said(): void
     {
         $build = $this->glove();
-        $try = fn (string $step, int $hour, int $minute = 0): string => $this->postJson('/day/try', ['id' => "b{$build->id}:{$step}", 'at_ms' => $this->now->setTime($hour, $minute)->getTimestampMs()])->assertOk()->json('why');
+        $try = fn (string $step, int $hour, int $minute = 0): string => $this->postJson('/day/try', [
+            'id' => "b{$build->id}:{$step}", 'at_ms' => $this->now->setTime($hour, $minute)->getTimestampMs(),
+        ])
+            ->assertOk()
+            ->json('why');
 
         self::assertStringContainsString('over already', $try('release', 9));
         self::assertStringContainsString('past the working day', $try('flange', 17, 50));
         self::assertStringContainsString('waits for', $try('coat2', 10, 20));
         $this->tell($build, 'done', ['op' => 'release']);
         self::assertStringContainsString('does not move', $try('release', 12));
-        $this->postJson('/day/put', ['id' => "b{$build->id}:coat2", 'at_ms' => $this->now->setTime(10, 20)->getTimestampMs(), 'key' => 'x'])->assertUnprocessable();
+        $this->postJson('/day/put', [
+            'id' => "b{$build->id}:coat2", 'at_ms' => $this->now->setTime(10, 20)->getTimestampMs(), 'key' => 'x',
+        ])->assertUnprocessable();
         $this->postJson('/day/try', ['id' => 'b999:coat2', 'at_ms' => 1])->assertUnprocessable();
         $this->postJson('/day/try', ['id' => "b{$build->id}:coat2", 'at_ms' => 'noon'])->assertUnprocessable();
     }
@@ -188,7 +202,11 @@ final class DayTest extends TestCase
 
     public function test_a_gang_is_laid_out_and_says_what_holds_it_up(): void
     {
-        $told = $this->postJson('/day/gang', ['pieces' => 24, 'pieces_a_mould' => 4, 'moulds' => 1, 'pour_min' => 25, 'wait_min' => 240, 'open_min' => 10])->assertOk()->json();
+        $told = $this->postJson('/day/gang', [
+            'pieces' => 24, 'pieces_a_mould' => 4, 'moulds' => 1, 'pour_min' => 25, 'wait_min' => 240, 'open_min' => 10,
+        ])
+            ->assertOk()
+            ->json();
         self::assertSame([6, 'moulds'], [$told['cycles'], $told['bottleneck']]);
         self::assertGreaterThan(0.0, $told['one_more_saves_min']);
         $this->postJson('/day/gang', ['pieces' => 0])->assertUnprocessable()->assertJsonPath('error.field', 'pieces');
@@ -211,6 +229,6 @@ final class DayTest extends TestCase
         self::assertSame([], $this->getJson('/day/state')->json('items'));
         self::assertSame(2, Impression::query()->count());
         $this->get('/day')->assertOk();
-        $this->get('/day/sheet')->assertOk();
+        $this->get('/paper/day.html')->assertOk()->assertSee('Nothing is planned for today.');
     }
 }

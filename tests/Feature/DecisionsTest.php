@@ -24,7 +24,10 @@ final class DecisionsTest extends TestCase
     /** @return list<array{by: string|null, did: string, of: string|null, said: string}> */
     private function decided(string $query = ''): array
     {
-        return array_map(static fn (array $one): array => ['by' => $one['by'], 'did' => $one['did'], 'of' => $one['of'], 'said' => $one['said']], (array) $this->get("/people{$query}")->assertOk()->inertiaProps('decided.rows'));
+        return array_map(
+            static fn (array $one): array => ['by' => $one['by'], 'did' => $one['did'], 'of' => $one['of'], 'said' => $one['said']],
+            (array) $this->get("/people{$query}")->assertOk()->inertiaProps('decided.rows'),
+        );
     }
 
     public function test_who_took_a_job_away_and_who_countersigned_it_stands_in_the_record(): void
@@ -37,7 +40,10 @@ final class DecisionsTest extends TestCase
         $this->postJson('/countersign', ['person' => $owner->id, 'pin' => '7391', 'door' => "DELETE /jobs/{$job->id}"])->assertOk();
         self::assertLessThan(400, $this->deleteJson("/jobs/{$job->id}?edition=1")->status());
 
-        self::assertSame(['by' => 'Lis, countersigned by Odila', 'did' => 'took the job away', 'of' => 'Left hand', 'said' => ''], $this->as($owner)->decided()[0]);
+        self::assertSame(
+            ['by' => 'Lis, countersigned by Odila', 'did' => 'took the job away', 'of' => 'Left hand', 'said' => ''],
+            $this->as($owner)->decided()[0],
+        );
         $this->artisan('facts:verify')->assertSuccessful();
     }
 
@@ -50,14 +56,21 @@ final class DecisionsTest extends TestCase
         self::assertCount($before, $this->decided());
 
         $this->putJson('/cost/rate', ['hour_rate' => '24.00'])->assertOk();
-        self::assertSame(['by' => 'Odila', 'did' => 'changed what an hour costs', 'of' => null, 'said' => 'an hour: 24.00'], $this->decided()[0]);
+        self::assertSame(
+            ['by' => 'Odila', 'did' => 'changed what an hour costs', 'of' => null, 'said' => 'an hour: 24.00'], $this->decided()[0],
+        );
     }
 
     public function test_names_and_what_somebody_comes_in_with_are_not_sealed_into_it(): void
     {
         $owner = $this->person('Odila', Role::Owner);
-        $this->as($owner)->postJson('/people', ['name' => 'Tove Berg', 'role' => 'maker', 'pin' => '8264', 'passphrase' => 'three words and one'])->assertOk();
-        self::assertSame(['by' => 'Odila', 'did' => 'wrote somebody down', 'of' => 'Tove Berg', 'said' => 'name, role: maker, PIN, passphrase'], $this->decided()[0]);
+        $this->as($owner)->postJson('/people', [
+            'name' => 'Tove Berg', 'role' => 'maker', 'pin' => '8264', 'passphrase' => 'three words and one',
+        ])->assertOk();
+        self::assertSame(
+            ['by' => 'Odila', 'did' => 'wrote somebody down', 'of' => 'Tove Berg', 'said' => 'name, role: maker, PIN, passphrase'],
+            $this->decided()[0],
+        );
         $tove = DB::table('people')->where('name', 'Tove Berg')->value('id');
         $this->postJson("/people/{$tove}/leave")->assertOk();
         $this->postJson("/people/{$tove}/forget")->assertOk();
@@ -76,7 +89,9 @@ final class DecisionsTest extends TestCase
         $lis = $this->person('Lis', Role::Apprentice, '4046');
         $this->as($lis)->putJson('/workshop', ['room_c' => 27.5, 'muted' => true])->assertOk();
         $this->putJson('/workshop', ['room_c' => 27.5, 'vacuum' => false])->assertForbidden();
-        self::assertSame([], array_filter($this->as($owner)->decided(), static fn (array $one): bool => str_contains($one['did'], 'bench')));
+        self::assertSame(
+            [], array_filter($this->as($owner)->decided(), static fn (array $one): bool => str_contains($one['did'], 'bench')),
+        );
     }
 
     public function test_a_tablet_asks_again_after_as_long_as_the_owner_says(): void

@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Devices\DeviceLost;
 use App\Devices\ScalePort;
 use App\Devices\ScaleReading;
-use App\Devices\StandIn\ScaleMechanics;
 use App\Devices\StandIn\StandIns;
 use App\Devices\TcpLines;
 use App\Devices\ThermometerPort;
@@ -47,37 +46,6 @@ final class DevicesTest extends TestCase
         }
     }
 
-    public function test_the_stand_in_settles_tares_and_refuses_more_than_it_can_carry(): void
-    {
-        $scale = new ScaleMechanics(0.1, 3000.0);
-        $scale->add(45.0, 10.0);
-        self::assertSame('US', substr($scale->line(10.05), 0, 2));
-        self::assertFalse($scale->tare(10.1), 'It must not tare while it moves.');
-        self::assertSame('ST,+00045.0,g', $scale->line(14.0));
-        self::assertTrue($scale->tare(14.1));
-        self::assertSame('ST,+00000.0,g', $scale->line(14.2));
-
-        $scale->pour(10.0, 20.0);
-        self::assertSame('US', substr($scale->line(22.0), 0, 2));
-        $scale->pour(0.0, 25.0);
-        self::assertSame('ST,+00050.0,g', $scale->line(30.0));
-        $scale->add(5000.0, 31.0);
-        self::assertSame('OL,+99999.9,g', $scale->line(35.0));
-        self::assertFalse($scale->zero(35.0));
-        $scale->clear(36.0);
-        self::assertTrue($scale->zero(40.0));
-    }
-
-    public function test_the_stand_in_drifts_over_minutes_and_only_by_crumbs(): void
-    {
-        $scale = new ScaleMechanics;
-        $scale->add(100.0, 0.0);
-        $scale->tare(5.0);
-
-        self::assertSame('ST,+00000.0,g', $scale->line(60.0));
-        self::assertSame('ST,+00000.1,g', $scale->line(60.0 * 20));
-    }
-
     public function test_a_stand_in_that_drops_out_says_nothing_for_a_while(): void
     {
         $standIns = new StandIns;
@@ -89,7 +57,10 @@ final class DevicesTest extends TestCase
         self::assertSame('OK', $standIns->thermometer('=31.5', 1.0));
         // The pot: two and a half minutes of heat bring it two thirds of the way to 230 °C; off it, it falls slowly.
         self::assertSame('T,+19.5,C', $standIns->probe('Q', 0.0));
-        self::assertSame(['OK', 'T,+152.6,C', 'OK', 'ER'], [$standIns->probe('ON', 0.0), $standIns->probe('Q', 150.0), $standIns->probe('OFF', 150.0), $standIns->probe('T', 150.0)]);
+        self::assertSame(
+            ['OK', 'T,+152.6,C', 'OK', 'ER'],
+            [$standIns->probe('ON', 0.0), $standIns->probe('Q', 150.0), $standIns->probe('OFF', 150.0), $standIns->probe('T', 150.0)],
+        );
         self::assertSame('T,+144.0,C', $standIns->probe('Q', 210.0));
         self::assertSame('T,+31.5,C', $standIns->thermometer('Q', 2.0));
     }
@@ -123,7 +94,9 @@ final class DevicesTest extends TestCase
             public function zero(): void {}
         });
 
-        $this->getJson('/devices/scale')->assertExactJson(['grams' => 329.5, 'stable' => false, 'overload' => false, 'lost' => null, 'unit' => 'g', 'held_by' => null, 'trouble' => null]);
+        $this->getJson('/devices/scale')->assertExactJson([
+            'grams' => 329.5, 'stable' => false, 'overload' => false, 'lost' => null, 'unit' => 'g', 'held_by' => null, 'trouble' => null,
+        ]);
     }
 
     public function test_the_thermometer_is_written_down_only_where_the_room_is_measured_and_has_changed(): void
@@ -141,7 +114,9 @@ final class DevicesTest extends TestCase
         $this->travel(1)->minutes();
         $this->postJson('/devices/thermometer')->assertJsonPath('room_c', 23.4);
         $this->postJson('/devices/thermometer')->assertOk();
-        self::assertSame([20.0, 23.4], RoomReading::query()->orderBy('id')->get()->map(static fn (RoomReading $r): float => $r->celsius)->all());
+        self::assertSame(
+            [20.0, 23.4], RoomReading::query()->orderBy('id')->get()->map(static fn (RoomReading $r): float => $r->celsius)->all(),
+        );
     }
 
     public function test_a_device_that_hangs_is_given_up_on_within_its_time(): void

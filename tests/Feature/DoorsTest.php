@@ -23,7 +23,10 @@ final class DoorsTest extends TestCase
             $headers = $this->get($address)->headers;
             self::assertStringContainsString("script-src 'self';", (string) $headers->get('Content-Security-Policy'), $address);
             self::assertStringContainsString("frame-ancestors 'none'", (string) $headers->get('Content-Security-Policy'), $address);
-            self::assertSame(['nosniff', 'DENY', 'same-origin'], [$headers->get('X-Content-Type-Options'), $headers->get('X-Frame-Options'), $headers->get('Referrer-Policy')], $address);
+            self::assertSame(
+                ['nosniff', 'DENY', 'same-origin'],
+                [$headers->get('X-Content-Type-Options'), $headers->get('X-Frame-Options'), $headers->get('Referrer-Policy')], $address,
+            );
             self::assertStringContainsString('camera=(self), display-capture=()', (string) $headers->get('Permissions-Policy'), $address);
             self::assertNull($headers->get('Access-Control-Allow-Origin'), $address);
         }
@@ -93,7 +96,14 @@ final class DoorsTest extends TestCase
 
     public function test_whether_it_is_up_is_said_in_plain_text_with_nothing_from_elsewhere(): void
     {
-        $this->get('/up')->assertOk()->assertSee('Apalos is up.')->assertSee('clock: ')->assertSee('queue: the oldest waits 0 s')->assertSee('backup: ')->assertSee(' MB free')->assertHeader('Content-Type', 'text/plain; charset=UTF-8');
+        $this->get('/up')
+            ->assertOk()
+            ->assertSee('Apalos is up.')
+            ->assertSee('clock: ')
+            ->assertSee('queue: the oldest waits 0 s')
+            ->assertSee('backup: ')
+            ->assertSee(' MB free')
+            ->assertHeader('Content-Type', 'text/plain; charset=UTF-8');
     }
 
     public function test_what_leaves_the_factory_is_no_workbench_for_developers(): void
@@ -110,7 +120,10 @@ final class DoorsTest extends TestCase
         $this->begun();
         $this->get('/')->assertOk();
         \Illuminate\Support\Facades\DB::enableQueryLog();
-        foreach (['/', '/frame', '/jobs', '/formulas', '/swatches', '/swatches/drawer', '/log', '/stores', '/contacts', '/find?q=owl', '/devices/scale', '/exchange/swatches.json'] as $address) {
+        foreach ([
+            '/', '/frame', '/jobs', '/formulas', '/swatches', '/swatches/drawer', '/log', '/stores', '/contacts', '/find?q=owl',
+            '/devices/scale', '/exchange/swatches.json',
+        ] as $address) {
             $this->get($address)->assertOk();
         }
         foreach (\Illuminate\Support\Facades\DB::getQueryLog() as $asked) {
@@ -134,7 +147,9 @@ final class DoorsTest extends TestCase
         }
 
         self::assertSame(429, $last);
-        $this->postJson('/api/reckon/harden', $question)->assertJsonPath('error.message', 'That is more than a workshop asks. Wait a moment, then go on.');
+        $this->postJson('/api/reckon/harden', $question)->assertJsonPath(
+            'error.message', 'That is more than a workshop asks. Wait a moment, then go on.',
+        );
         $this->get('/frame')->assertOk();
     }
 }

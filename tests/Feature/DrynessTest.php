@@ -21,7 +21,9 @@ final class DrynessTest extends TestCase
     private function plasterMould(): array
     {
         $mould = $this->impression('mould', 'cp-70');
-        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Lures', 'material' => 'hv-08', 'from_id' => $mould->id]);
+        $cast = $mould->job->impressions()->create([
+            'position' => 9, 'kind' => 'cast', 'name' => 'Lures', 'material' => 'hv-08', 'from_id' => $mould->id,
+        ]);
 
         return [$mould, $cast];
     }
@@ -29,26 +31,41 @@ final class DrynessTest extends TestCase
     /** @return array<string, mixed> */
     private function contact(Impression $cast): array
     {
-        return array_column(array_column($this->get("/jobs/{$cast->job_id}")->assertOk()->inertiaProps('job')['chain'], null, 'id')[$cast->id]['contacts'], null, 'with')['Mould'] ?? array_column($this->get("/jobs/{$cast->job_id}")->inertiaProps('job')['chain'], null, 'id')[$cast->id]['contacts'][0];
+        return array_column(
+            array_column($this->get("/jobs/{$cast->job_id}")->assertOk()->inertiaProps('job')['chain'], null, 'id')[$cast->id]['contacts'],
+            null, 'with',
+        )['Mould'] ?? array_column($this->get("/jobs/{$cast->job_id}")->inertiaProps('job')['chain'], null, 'id')[$cast->id]['contacts'][0];
     }
 
     private function weigh(Mould $mould, float $grams): void
     {
-        $this->postJson("/rack/{$mould->id}/facts", ['key' => 'w-'.(++$this->told), 'kind' => 'weighed', 'payload' => ['mass_g' => $grams]])->assertOk();
+        $this->postJson("/rack/{$mould->id}/facts", [
+            'key' => 'w-'.(++$this->told), 'kind' => 'weighed', 'payload' => ['mass_g' => $grams],
+        ])->assertOk();
     }
 
     public function test_hot_vinyl_waits_for_a_plaster_mould_on_the_rack_until_the_scale_has_proved_it(): void
     {
         [$link, $cast] = $this->plasterMould();
-        $mould = Mould::query()->create(['job_id' => $link->job_id, 'impression_id' => $link->id, 'name' => 'Lure mould', 'parts' => [['name' => 'Mould', 'role' => 'whole', 'pour_id' => null, 'base' => 'cp-70']], 'material' => 'cp-70', 'made_at' => CarbonImmutable::now()->subDays(9)]);
+        $mould = Mould::query()->create([
+            'job_id' => $link->job_id, 'impression_id' => $link->id, 'name' => 'Lure mould',
+            'parts' => [['name' => 'Mould', 'role' => 'whole', 'pour_id' => null, 'base' => 'cp-70']], 'material' => 'cp-70',
+            'made_at' => CarbonImmutable::now()->subDays(9),
+        ]);
         $contact = $this->contact($cast);
-        self::assertSame(['stop', true, null, true], [$contact['result']['verdict'], $contact['holds_water'], $contact['proved_dry_ms'], $contact['certain']], 'Nine days are no proof.');
+        self::assertSame(
+            ['stop', true, null, true],
+            [$contact['result']['verdict'], $contact['holds_water'], $contact['proved_dry_ms'], $contact['certain']],
+            'Nine days are no proof.',
+        );
 
         $edition = $cast->refresh()->edition;
         $ways = $this->getJson("/impressions/{$cast->id}/contacts/{$contact['key']}/ways")->assertOk()->json('ways');
         $own = array_values(array_filter($ways, static fn (array $way): bool => $way['kind'] === 'wait'));
         self::assertSame('prove-dry', $own[0]['steps'][0]['id']);
-        $this->post("/impressions/{$cast->id}/contacts/{$contact['key']}/way?edition={$edition}", ['steps' => $own[0]['steps']])->assertSessionHasNoErrors();
+        $this->post("/impressions/{$cast->id}/contacts/{$contact['key']}/way?edition={$edition}", [
+            'steps' => $own[0]['steps'],
+        ])->assertSessionHasNoErrors();
         self::assertStringContainsString('weigh it', (string) session('said'));
         self::assertSame('stop', $this->contact($cast)['result']['verdict'], 'Taking a way out plans it; only doing it makes it so.');
 
@@ -72,7 +89,11 @@ final class DrynessTest extends TestCase
     public function test_a_weighing_keeps_the_step_of_the_scale_it_was_made_on(): void
     {
         [$link] = $this->plasterMould();
-        $mould = Mould::query()->create(['job_id' => $link->job_id, 'impression_id' => $link->id, 'name' => 'Lure mould', 'parts' => [['name' => 'Mould', 'role' => 'whole', 'pour_id' => null, 'base' => 'cp-70']], 'material' => 'cp-70', 'made_at' => CarbonImmutable::now()->subDays(9)]);
+        $mould = Mould::query()->create([
+            'job_id' => $link->job_id, 'impression_id' => $link->id, 'name' => 'Lure mould',
+            'parts' => [['name' => 'Mould', 'role' => 'whole', 'pour_id' => null, 'base' => 'cp-70']], 'material' => 'cp-70',
+            'made_at' => CarbonImmutable::now()->subDays(9),
+        ]);
         $shop = app(Workshop::class);
         $shop->update(['scale_division_g' => 1.0, 'scale_capacity_g' => 6000.0]);
         foreach ([1262.0, 1251.0, 1250.0] as $grams) {
@@ -88,7 +109,9 @@ final class DrynessTest extends TestCase
     public function test_a_positive_weighed_in_its_build_is_held_against_what_was_poured(): void
     {
         $copy = $this->impression('copy', 'cp-70');
-        $this->post("/impressions/{$copy->id}/builds", ['kind' => 'plaster-positive', 'measured' => ['ml' => 500]])->assertSessionHasNoErrors();
+        $this->post("/impressions/{$copy->id}/builds", [
+            'kind' => 'plaster-positive', 'measured' => ['ml' => 500],
+        ])->assertSessionHasNoErrors();
         $build = Build::query()->where('impression_id', $copy->id)->firstOrFail();
         $this->tell($build, 'done', ['op' => 'soap'])->assertOk();
         $pour = $this->mixed($build, 'pour');
@@ -117,10 +140,17 @@ final class DrynessTest extends TestCase
     {
         $original = $this->impression('original', '');
         $original->update(['surface' => 'plaster']);
-        $mould = $original->job->impressions()->create(['position' => 5, 'kind' => 'mould', 'name' => 'Glove', 'material' => 'ub-40', 'contacts' => ["link-{$original->id}" => ['release' => 'paste-wax', 'sealed_with' => 'shellac']]]);
-        $this->post("/impressions/{$mould->id}/builds", ['kind' => 'glove-urethane', 'measured' => self::MEASURED])->assertSessionHasNoErrors();
+        $mould = $original->job->impressions()->create([
+            'position' => 5, 'kind' => 'mould', 'name' => 'Glove', 'material' => 'ub-40',
+            'contacts' => ["link-{$original->id}" => ['release' => 'paste-wax', 'sealed_with' => 'shellac']],
+        ]);
+        $this->post("/impressions/{$mould->id}/builds", [
+            'kind' => 'glove-urethane', 'measured' => self::MEASURED,
+        ])->assertSessionHasNoErrors();
         $build = Build::query()->where('impression_id', $mould->id)->firstOrFail();
-        $verdict = fn (): string => array_column($this->get("/jobs/{$mould->job_id}")->inertiaProps('job')['chain'], null, 'id')[$mould->id]['contacts'][0]['result']['verdict'];
+        $verdict = fn (): string => array_column(
+            $this->get("/jobs/{$mould->job_id}")->inertiaProps('job')['chain'], null, 'id',
+        )[$mould->id]['contacts'][0]['result']['verdict'];
         self::assertSame('test-first', $verdict());
         foreach ([3210.0, 3209.9] as $grams) {
             $this->tell($build, 'weighed', ['op' => 'dry', 'mass_g' => $grams])->assertOk();
@@ -136,7 +166,9 @@ final class DrynessTest extends TestCase
     {
         $mould = $this->impression('mould', '');
         $mould->update(['surface' => 'print-resin', 'material' => 'printed resin']);
-        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Collars', 'material' => 'pr-10', 'from_id' => $mould->id]);
+        $cast = $mould->job->impressions()->create([
+            'position' => 9, 'kind' => 'cast', 'name' => 'Collars', 'material' => 'pr-10', 'from_id' => $mould->id,
+        ]);
         $this->post("/impressions/{$cast->id}/builds", ['kind' => 'printed-one', 'measured' => ['ml' => 80]])->assertSessionHasNoErrors();
         $build = Build::query()->where('impression_id', $cast->id)->firstOrFail();
         self::assertSame('stop', $this->contact($cast)['result']['verdict']);

@@ -48,14 +48,27 @@ final class EverythingTest extends TestCase
         $this->kit();
         $mould = $this->mould($link);
         $this->tell("/rack/{$mould->id}/facts", 'placed', ['place' => 'top shelf'])->assertOk();
-        $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'abs-brick', 'base' => 'pr-10', 'place' => 'lid', 'hours' => 0]);
+        $this->post('/contacts/patches', [
+            'fresh' => 'silicone-platinum', 'surface' => 'abs-brick', 'base' => 'pr-10', 'place' => 'lid', 'hours' => 0,
+        ]);
         Storage::disk('local')->put('moulds/one.jpg', 'picture');
         Storage::disk('local')->put('moulds/of-somebody-else.jpg', 'theirs');
         $mould->update(['photo' => 'moulds/one.jpg']);
         Storage::disk('local')->put("models/{$this->workshop->id}/abc.stl", 'solid');
-        $way = TakenWay::query()->create(['job_id' => $cast->job_id, 'way' => ['kind' => 'open-block'], 'promised' => ['per_piece' => '4.20', 'total' => '8.40', 'cash' => '0.00', 'currency' => 'EUR', 'done_on' => '2026-03-09', 'hands_min' => 90.5, 'chance' => 0.9, 'count' => 2], 'made' => ['links' => [$link->id], 'replaced' => [], 'builds' => [], 'sheets' => [], 'casts' => [], 'contacts' => []], 'taken_at' => now()]);
+        $way = TakenWay::query()->create([
+            'job_id' => $cast->job_id, 'way' => ['kind' => 'open-block'],
+            'promised' => [
+                'per_piece' => '4.20', 'total' => '8.40', 'cash' => '0.00', 'currency' => 'EUR', 'done_on' => '2026-03-09',
+                'hands_min' => 90.5, 'chance' => 0.9, 'count' => 2,
+            ],
+            'made' => ['links' => [$link->id], 'replaced' => [], 'builds' => [], 'sheets' => [], 'casts' => [], 'contacts' => []],
+            'taken_at' => now(),
+        ]);
         $cast->job->update(['taken_way_id' => $way->id]);
-        DB::table('job_wants')->insert(['workshop_id' => $this->workshop->id, 'job_id' => $cast->job_id, 'taken_way_id' => $way->id, 'code' => 'pr-25', 'grams' => 1000, 'since' => now()->format('Y-m-d H:i:s.v')]);
+        DB::table('job_wants')->insert([
+            'workshop_id' => $this->workshop->id, 'job_id' => $cast->job_id, 'taken_way_id' => $way->id, 'code' => 'pr-25', 'grams' => 1000,
+            'since' => now()->format('Y-m-d H:i:s.v'),
+        ]);
         $this->travel(2)->minutes();
 
         return $this->poured($cast, ['pieces' => 2, 'each' => [['outcome' => 'good'], ['outcome' => 'reject']]]);
@@ -68,7 +81,15 @@ final class EverythingTest extends TestCase
         foreach (ArchiveParts::ALL as $part => [$table]) {
             $columns = ArchiveParts::columns($table);
             unset($columns['id']);
-            $all[$part] = DB::table($table)->orderBy(isset(ArchiveParts::columns($table)['id']) ? 'id' : 'pour_id')->get()->map(static fn (\stdClass $row): array => ArchiveParts::out($row, $table === 'workshops' ? array_diff_key($columns, ['created_at' => 0, 'updated_at' => 0]) : $columns))->all();
+            $all[$part] = DB::table($table)
+                ->orderBy(isset(ArchiveParts::columns($table)['id']) ? 'id' : 'pour_id')
+                ->get()
+                ->map(
+                    static fn (\stdClass $row): array => ArchiveParts::out(
+                        $row, $table === 'workshops' ? array_diff_key($columns, ['created_at' => 0, 'updated_at' => 0]) : $columns,
+                    ),
+                )
+                ->all();
         }
 
         return $all;
@@ -98,12 +119,19 @@ final class EverythingTest extends TestCase
         $came = app(TakeEverything::class)($this->file);
         self::assertSame(count($before['facts']), $came['facts']);
         self::assertEquals($before, $this->rows());
-        self::assertSame(['picture', 'solid'], [Storage::disk('local')->get('moulds/one.jpg'), Storage::disk('local')->get("models/{$this->workshop->id}/abc.stl")]);
+        self::assertSame(['picture', 'solid'], [
+            Storage::disk('local')->get('moulds/one.jpg'), Storage::disk('local')->get("models/{$this->workshop->id}/abc.stl"),
+        ]);
         self::assertEquals($run, $this->getJson("/pours/{$pour->id}/state")->assertOk()->json());
-        foreach (['/', '/jobs', "/jobs/{$pour->impression->job_id}", '/rack', '/stores', '/log', '/formulas', '/contacts', '/swatches/drawer'] as $page) {
+        foreach ([
+            '/', '/jobs', "/jobs/{$pour->impression->job_id}", '/rack', '/stores', '/log', '/formulas', '/contacts', '/swatches/drawer',
+        ] as $page) {
             $this->get($page)->assertOk();
         }
-        self::assertGreaterThan($pour->impression->job_id, Job::query()->create(['name' => 'The next', 'quantity' => 1])->id, 'numbers go on after the last that came');
+        self::assertGreaterThan(
+            $pour->impression->job_id, Job::query()->create(['name' => 'The next', 'quantity' => 1])->id,
+            'numbers go on after the last that came',
+        );
     }
 
     public function test_every_line_fits_the_schema_beside_it(): void
@@ -113,7 +141,10 @@ final class EverythingTest extends TestCase
         $zip = new ZipArchive;
         $zip->open($this->file);
         $manifest = json_decode((string) $zip->getFromName('manifest.json'), true);
-        self::assertSame(['apalos-everything', 1, array_keys(ArchiveParts::ALL)], [$manifest['format'], $manifest['version'], array_column($manifest['parts'], 'part')]);
+        self::assertSame(
+            ['apalos-everything', 1, array_keys(ArchiveParts::ALL)],
+            [$manifest['format'], $manifest['version'], array_column($manifest['parts'], 'part')],
+        );
         $lines = 0;
         foreach ($manifest['parts'] as $part) {
             $schema = json_decode((string) $zip->getFromName($part['schema']));
@@ -133,20 +164,35 @@ final class EverythingTest extends TestCase
         app(Everything::class)->give($this->file, $this->now);
         $before = $this->rows();
 
-        $this->from('/')->post('/everything', ['file' => new UploadedFile($this->file, 'all.zip', 'application/zip', null, true)])->assertSessionHasErrors('file');
+        $this->from('/')->post('/everything', [
+            'file' => new UploadedFile($this->file, 'all.zip', 'application/zip', null, true),
+        ])->assertSessionHasErrors('file');
         self::assertEquals($before, $this->rows());
     }
 
     /** @return iterable<string, array{callable(ZipArchive): mixed, string}> */
     public static function damages(): iterable
     {
-        yield 'a bit in a line' => [static fn (ZipArchive $zip) => $zip->addFromString('jobs.jsonl', str_replace('Owl', 'Owk', (string) $zip->getFromName('jobs.jsonl'))), 'damaged'];
+        yield 'a bit in a line' => [
+            static fn (ZipArchive $zip) => $zip->addFromString(
+                'jobs.jsonl', str_replace('Owl', 'Owk', (string) $zip->getFromName('jobs.jsonl')),
+            ),
+            'damaged',
+        ];
         yield 'a picture' => [static fn (ZipArchive $zip) => $zip->addFromString('files/moulds/one.jpg', 'pictura'), 'damaged'];
         yield 'a file that is missing' => [static fn (ZipArchive $zip) => $zip->deleteName('pours.jsonl'), 'missing'];
         yield 'no manifest' => [static fn (ZipArchive $zip) => $zip->deleteName('manifest.json'), 'manifest'];
-        yield 'a newer one' => [static fn (ZipArchive $zip) => $zip->addFromString('manifest.json', str_replace('"version": 1', '"version": 9', (string) $zip->getFromName('manifest.json'))), 'newer'];
+        yield 'a newer one' => [
+            static fn (ZipArchive $zip) => $zip->addFromString(
+                'manifest.json', str_replace('"version": 1', '"version": 9', (string) $zip->getFromName('manifest.json')),
+            ),
+            'newer',
+        ];
         yield 'another column' => [self::line(static fn (string $line): string => str_replace('{', '{"soup":1,', $line)), 'soup'];
-        yield 'a word for a number' => [self::line(static fn (string $line): string => (string) preg_replace('/"quantity":\d+/', '"quantity":"many"', $line)), 'quantity'];
+        yield 'a word for a number' => [
+            self::line(static fn (string $line): string => (string) preg_replace('/"quantity":\d+/', '"quantity":"many"', $line)),
+            'quantity',
+        ];
         yield 'no json' => [self::line(static fn (string $line): string => 'jobs'), 'no JSON'];
     }
 
@@ -201,7 +247,15 @@ final class EverythingTest extends TestCase
         app()->forgetScopedInstances();
         app(TakeEverything::class)($this->file);
 
-        self::assertSame(['moulds/one.jpg', "models/{$this->workshop->id}/abc.stl"], array_values(array_filter(['moulds/one.jpg', "models/{$this->workshop->id}/abc.stl", 'evil.php', 'cache/evil.php'], static fn (string $path): bool => Storage::disk('local')->exists($path))));
+        self::assertSame(
+            ['moulds/one.jpg', "models/{$this->workshop->id}/abc.stl"],
+            array_values(
+                array_filter(
+                    ['moulds/one.jpg', "models/{$this->workshop->id}/abc.stl", 'evil.php', 'cache/evil.php'],
+                    static fn (string $path): bool => Storage::disk('local')->exists($path),
+                ),
+            ),
+        );
     }
 
     public function test_it_is_downloaded_and_the_console_speaks_plainly(): void

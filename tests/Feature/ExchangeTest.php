@@ -23,8 +23,13 @@ final class ExchangeTest extends TestCase
     private function filled(): void
     {
         $first = $this->version('Brow skin', 'pr-10', [['pi-fawn', 0.8, 'pct_of_total', 'b'], ['sf-1', 60, 'pct_of_ab', 'after']]);
-        $this->post('/formulas', ['name' => 'Brow skin', 'kind' => 'mix', 'parent' => $first->id, 'note' => "Softer,\n\"at last\"", 'recipe' => self::recipe('pr-10', [['sf-1', 75.25, 'pct_of_ab', 'after']])]);
-        $this->version('Old wash', 'ax-15', [['nv-1', 300, 'pct_of_ab', 'after']], FormulaKind::Paint)->formula->update(['retired_at' => $this->now]);
+        $this->post('/formulas', [
+            'name' => 'Brow skin', 'kind' => 'mix', 'parent' => $first->id, 'note' => "Softer,\n\"at last\"",
+            'recipe' => self::recipe('pr-10', [['sf-1', 75.25, 'pct_of_ab', 'after']]),
+        ]);
+        $this->version(
+            'Old wash', 'ax-15', [['nv-1', 300, 'pct_of_ab', 'after']], FormulaKind::Paint,
+        )->formula->update(['retired_at' => $this->now]);
         $this->puck(60, '00', 27)->readings()->first()?->update(['left_out' => true]);
         $this->puck(0, 'A', 12)->update(['note' => '=SUM(A1)']);
         $this->drawdown('pi-fawn', 1.0, [69.7, 12.2, 29.7], [67.9, 8.5, 26.3]);
@@ -41,7 +46,9 @@ final class ExchangeTest extends TestCase
 
     private function in(string $text, string $name = 'swatches.json'): TestResponse
     {
-        return $this->from('/swatches/drawer')->post('/exchange', ['file' => UploadedFile::fake()->createWithContent($name, $text)])->assertRedirect('/swatches/drawer');
+        return $this->from('/swatches/drawer')
+            ->post('/exchange', ['file' => UploadedFile::fake()->createWithContent($name, $text)])
+            ->assertRedirect('/swatches/drawer');
     }
 
     private function emptied(): void
@@ -67,7 +74,9 @@ final class ExchangeTest extends TestCase
         $this->filled();
         $out = $this->out('swatches.json');
         $this->emptied();
-        $this->in($out)->assertSessionHasNoErrors()->assertSessionHas('said', 'New: 6 formula versions, 4 swatches, 4 readings, 1 colours.');
+        $this->in($out)->assertSessionHasNoErrors()->assertSessionHas(
+            'said', 'New: 6 formula versions, 4 swatches, 4 readings, 1 colours.',
+        );
 
         self::assertSame($out, $this->out('swatches.json'));
         $this->in($out)->assertSessionHas('said', 'New: 0 formula versions, 0 swatches, 0 readings, 0 colours.');
@@ -84,13 +93,18 @@ final class ExchangeTest extends TestCase
             $this->in($csv, 'x.csv')->assertSessionHasNoErrors();
         }
 
-        self::assertSame([$swatches, $formulas, $colours], [$this->out('swatches.csv'), $this->out('formulas.csv'), $this->out('colours.csv')]);
+        self::assertSame([$swatches, $formulas, $colours], [
+            $this->out('swatches.csv'), $this->out('formulas.csv'), $this->out('colours.csv'),
+        ]);
         self::assertNotNull(Formula::query()->where('name', 'Old wash')->sole()->retired_at);
     }
 
     public function test_swatches_alone_bring_their_own_recipes(): void
     {
-        $this->in("swatch,formula,recipe,poured_at,kind,scale,readings\nMine,Pucks · 4,pr-10 | sf-1 45 pct_of_ab after,2026-03-01T09:00:00Z,hardness,00,37 38 36\n", 'x.csv')->assertSessionHasNoErrors();
+        $this->in(
+            "swatch,formula,recipe,poured_at,kind,scale,readings\nMine,Pucks · 4,pr-10 | sf-1 45 pct_of_ab after,2026-03-01T09:00:00Z,hardness,00,37 38 36\n",
+            'x.csv',
+        )->assertSessionHasNoErrors();
         $swatch = Swatch::query()->with(['version.formula', 'readings'])->sole();
 
         self::assertSame('Pucks', $swatch->version->formula->name);
@@ -114,11 +128,19 @@ final class ExchangeTest extends TestCase
         yield 'broken JSON' => ['{"swatches": [', 'JSON'];
         yield 'another file' => ['{"rules": []}', 'rules'];
         yield 'a newer version' => [$file(['version' => 9]), 'newer'];
-        yield 'a swatch of nothing known' => [$file(['swatches' => [[...$swatch, 'formula' => 'G · 1']]]), '“G · 1” is neither in the file nor here'];
-        yield 'a reading over 100' => [$file(['swatches' => [[...$swatch, 'readings' => [['kind' => 'hardness', 'scale' => '00', 'readings' => [140]]]]]]), '140 is no reading'];
+        yield 'a swatch of nothing known' => [
+            $file(['swatches' => [[...$swatch, 'formula' => 'G · 1']]]), '“G · 1” is neither in the file nor here',
+        ];
+        yield 'a reading over 100' => [
+            $file(['swatches' => [[...$swatch, 'readings' => [['kind' => 'hardness', 'scale' => '00', 'readings' => [140]]]]]]),
+            '140 is no reading',
+        ];
         yield 'an impossible colour' => [$file(['targets' => [['name' => 'x', 'lab' => [50, 0, 400]]]]), 'no colour of a surface'];
         yield 'no time' => [$file(['swatches' => [[...$swatch, 'poured_at' => 'lately']]]), '“lately” is no moment that can be relied on'];
-        yield 'a code that is not on the shelf' => [$file(['formulas' => [[...$formula, 'versions' => [['number' => 1, 'recipe' => ['base' => 'zz-1', 'additives' => []]]]]]]), 'no base “zz-1”'];
+        yield 'a code that is not on the shelf' => [
+            $file(['formulas' => [[...$formula, 'versions' => [['number' => 1, 'recipe' => ['base' => 'zz-1', 'additives' => []]]]]]]),
+            'no base “zz-1”',
+        ];
         yield 'columns of something else' => ["plant,height\noak,12\n", 'must name the columns'];
         yield 'a short row' => ["name,l,a,b\nForearm,70,9\n", 'Line 2 has 3 cells'];
         yield 'words for numbers' => ["name,l,a,b\nForearm,70,pink,3\n", '“pink” is not a number'];

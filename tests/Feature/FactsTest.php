@@ -24,7 +24,9 @@ final class FactsTest extends TestCase
         $this->record($pour, 'weighed', ['reading_g' => $line, 'step' => '1:weigh:0'], 'offline')->assertOk();
 
         $this->record($pour, 'weighed', ['step' => '1:weigh:0', 'reading_g' => $line + 3.0], 'offline')->assertConflict()
-            ->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, 'Something else was already written down'))
+            ->assertJsonPath(
+                'error.message', static fn (string $says): bool => str_contains($says, 'Something else was already written down'),
+            )
             ->assertJsonPath('run.cup.display_g', $line);
         self::assertSame(1, Fact::query()->where('kind', 'weighed')->count());
     }
@@ -45,7 +47,10 @@ final class FactsTest extends TestCase
         $this->record($other, 'noted', ['text' => 'b'], 'same')->assertOk();
         $this->fact($series, 'met', [], 'same')->assertOk();
 
-        self::assertSame([['run', $one->id], ['run', $other->id], ['series', $series->id]], Fact::query()->orderBy('id')->get()->map(static fn (Fact $f): array => [$f->stream, $f->stream_id])->all());
+        self::assertSame(
+            [['run', $one->id], ['run', $other->id], ['series', $series->id]],
+            Fact::query()->orderBy('id')->get()->map(static fn (Fact $f): array => [$f->stream, $f->stream_id])->all(),
+        );
         self::assertSame([$this->workshop->id], Fact::query()->distinct()->pluck('workshop_id')->all());
         self::assertNull(Fact::query()->firstOrFail()->person, 'Empty until people sign in.');
     }
@@ -74,8 +79,17 @@ final class FactsTest extends TestCase
     {
         $file = tempnam(sys_get_temp_dir(), 'apalos-').'.sqlite';
         touch($file);
-        $environment = ['DB_DATABASE' => $file, 'DB_CONNECTION' => 'sqlite', 'APP_ENV' => 'testing', 'APP_KEY' => config()->string('app.key'), 'CACHE_STORE' => 'array', 'PATH' => (string) getenv('PATH')];
-        $run = static fn (string $code) => proc_open([PHP_BINARY, '-r', 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); '.$code], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, base_path(), $environment) ?: self::fail('No process.');
+        $environment = [
+            'DB_DATABASE' => $file, 'DB_CONNECTION' => 'sqlite', 'APP_ENV' => 'testing', 'APP_KEY' => config()->string('app.key'),
+            'CACHE_STORE' => 'array', 'PATH' => (string) getenv('PATH'),
+        ];
+        $run = static fn (string $code) => proc_open(
+            [
+                PHP_BINARY, '-r',
+                'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); '.$code,
+            ],
+            [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, base_path(), $environment,
+        ) ?: self::fail('No process.');
         $wait = static function ($process): int {
             while (($status = proc_get_status($process))['running']) {
                 usleep(10_000);
@@ -86,7 +100,7 @@ final class FactsTest extends TestCase
         self::assertSame(0, $wait($run('Illuminate\Support\Facades\Artisan::call("migrate", ["--force" => true]); App\Models\Workshop::here();
             $job = App\Models\Job::query()->create(["name" => "x", "quantity" => 1]); $link = $job->impressions()->create(["position" => 0, "kind" => "cast", "name" => "Casts", "material" => "pr-10"]);
             $pour = $link->pours()->create(["state" => "draft", "sheet" => json_decode(\''.json_encode($this->sheet()).'\', true)]); app(App\Pours\StartPour::class)($pour, 1, null, Carbon\CarbonImmutable::now());')));
-        $note = 'for ($i = 0; $i < 6; $i++) { app(App\Facts\AppendFact::class)(static fn () => App\Pours\RunStream::open(App\Models\Pour::query()->firstOrFail()->id), Apalos\Core\Input\Fields::of(["key" => "w%d-$i", "kind" => "noted", "payload" => ["text" => "n"]]), Carbon\CarbonImmutable::now()); }';
+        $note = 'for ($i = 0; $i < 6; $i++) { app(App\Facts\AppendFact::class)(app(App\Pours\RunStreams::class), App\Models\Pour::query()->firstOrFail()->id, Apalos\Core\Input\Fields::of(["key" => "w%d-$i", "kind" => "noted", "payload" => ["text" => "n"]]), Carbon\CarbonImmutable::now()); }';
         $writers = array_map(static fn (int $writer) => $run(sprintf($note, $writer)), range(1, 8));
         $exits = array_map($wait, $writers);
 

@@ -42,10 +42,14 @@ final class FaultsTest extends TestCase
         self::assertSame('inhibited', $found['causes'][0]['id']);
         self::assertGreaterThan(0.8, $found['causes'][0]['share']);
 
-        $this->record($pour, 'diagnosed', ['cause' => 'inhibited', 'answers' => ['where' => 'surface', 'contact' => 'sulphur']])->assertOk();
+        $this->record($pour, 'diagnosed', [
+            'cause' => 'inhibited', 'answers' => ['where' => 'surface', 'contact' => 'sulphur'],
+        ])->assertOk();
         self::assertSame('inhibited', $pour->refresh()->cause);
         $this->getJson("/pours/{$pour->id}/kept")->assertJsonPath('diagnosis.cause', 'inhibited');
-        $this->get('/faults')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.causes.0.id', 'inhibited')->where('page.causes.0.times', 1));
+        $this->get('/faults')->assertInertia(
+            static fn (AssertableInertia $page) => $page->where('page.causes.0.id', 'inhibited')->where('page.causes.0.times', 1),
+        );
 
         // It moves the odds of the next, and not of itself.
         $next = $this->poured($pour->impression, ['grade' => 'spoilt', 'faults' => ['sticky']]);
@@ -67,7 +71,9 @@ final class FaultsTest extends TestCase
             if ($run['step']['kind'] === 'weigh') {
                 // Eight per cent too little of the second part, and poured all the same.
                 $short = $run['step']['weighing'] === 1 ? 0.08 * $run['line']['grams'] : 0.0;
-                $this->record($pour, 'weighed', ['step' => $run['step']['key'], 'reading_g' => round($run['line']['running'] - $short, 1), 'short' => true])->assertOk();
+                $this->record($pour, 'weighed', [
+                    'step' => $run['step']['key'], 'reading_g' => round($run['line']['running'] - $short, 1), 'short' => true,
+                ])->assertOk();
             }
         }
         $this->workUntil($pour, 'wait');
@@ -83,7 +89,10 @@ final class FaultsTest extends TestCase
     {
         $link = $this->impression('cast', 'pr-10');
         foreach ([97.3, 61.9, 143.7] as $ml) {
-            $pour = $this->poured($link, ['grade' => 'poor', 'faults' => ['bubbles']], ['volume' => ['method' => 'mesh', 'volume_ml' => $ml, 'allowance_pct' => 7]]);
+            $pour = $this->poured(
+                $link, ['grade' => 'poor', 'faults' => ['bubbles']],
+                ['volume' => ['method' => 'mesh', 'volume_ml' => $ml, 'allowance_pct' => 7]],
+            );
             self::assertCount(3, $this->causes($pour)['causes']);
         }
     }
@@ -104,16 +113,37 @@ final class FaultsTest extends TestCase
         $job = Job::query()->create(['name' => 'Otter', 'quantity' => 1]);
         $link = $job->impressions()->create(['position' => 0, 'kind' => ImpressionKind::Cast, 'name' => 'Paws', 'material' => 'pr-10']);
         for ($i = 0; $i < $pours; $i++) {
-            Pour::query()->create(['impression_id' => $link->id, 'sheet' => [], 'state' => PourState::Graded, 'graded_at' => $this->now->subHours($pours - $i), 'poured_at' => $this->now->subHours($pours - $i), 'started_at' => $this->now->subHours($pours - $i), 'grade' => 'good', 'faults' => [], 'room_c' => 20.0, 'base_code' => 'pr-10', ...$how($i)]);
+            Pour::query()->create([
+                'impression_id' => $link->id, 'sheet' => [], 'state' => PourState::Graded, 'graded_at' => $this->now->subHours($pours - $i),
+                'poured_at' => $this->now->subHours($pours - $i), 'started_at' => $this->now->subHours($pours - $i), 'grade' => 'good',
+                'faults' => [], 'room_c' => 20.0, 'base_code' => 'pr-10', ...$how($i),
+            ]);
         }
     }
 
     public function test_again_and_again_a_base_that_spoils_is_found_and_chance_is_called_chance(): void
     {
-        $this->log(60, static fn (int $i): array => ['base_code' => $i % 6 === 0 ? 'ur-35' : 'pr-10', ...($i % 6 === 0 && $i !== 54 ? ['grade' => 'spoilt', 'faults' => ['foamed']] : ['grade' => 'good'])]);
-        $this->get('/faults')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.found.0.what', 'base')->where('page.found.0.sure', true)->where('page.found.0.href', '/stores/ur-35')->where('page.bad', 9)->where('page.all', 60));
+        $this->log(
+            60,
+            static fn (int $i): array => [
+                'base_code' => $i % 6 === 0 ? 'ur-35' : 'pr-10',
+                ...($i % 6 === 0 && $i !== 54 ? ['grade' => 'spoilt', 'faults' => ['foamed']] : ['grade' => 'good']),
+            ],
+        );
+        $this->get('/faults')->assertInertia(
+            static fn (AssertableInertia $page) => $page
+                ->where('page.found.0.what', 'base')
+                ->where('page.found.0.sure', true)
+                ->where('page.found.0.href', '/stores/ur-35')
+                ->where('page.bad', 9)
+                ->where('page.all', 60),
+        );
         $this->get('/faults?fault=foamed')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.found.0.bad', 9));
-        $this->get('/faults?fault=tear')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.found', [])->where('page.says', 'Of 60 casts 0 came out badly: too few to tell. Whatever they share could be chance.'));
+        $this->get('/faults?fault=tear')->assertInertia(
+            static fn (AssertableInertia $page) => $page->where('page.found', [])->where(
+                'page.says', 'Of 60 casts 0 came out badly: too few to tell. Whatever they share could be chance.',
+            ),
+        );
     }
 
     public function test_nobody_is_named_for_what_could_be_chance_and_where_it_is_none_their_hands_are_not_judged(): void
@@ -121,9 +151,14 @@ final class FaultsTest extends TestCase
         $this->person('Odila', Role::Owner);
         [$tove, $bram] = [$this->person('Tove', Role::Maker), $this->person('Bram', Role::Maker)];
         $this->as($tove);
-        $of = static fn (int $bad): callable => static fn (int $i): array => ['graded_by' => $i % 5 === 0 ? $tove->id : $bram->id, ...($i % 5 === 0 && $i < 5 * $bad ? ['grade' => 'spoilt', 'faults' => ['foamed']] : [])];
+        $of = static fn (int $bad): callable => static fn (int $i): array => [
+            'graded_by' => $i % 5 === 0 ? $tove->id : $bram->id,
+            ...($i % 5 === 0 && $i < 5 * $bad ? ['grade' => 'spoilt', 'faults' => ['foamed']] : []),
+        ];
         $this->log(60, $of(2));
-        $people = static fn (AssertableInertia $page): array => array_values(array_filter((array) $page->toArray()['props']['page']['found'], static fn (array $one): bool => $one['what'] === 'person'));
+        $people = static fn (AssertableInertia $page): array => array_values(
+            array_filter((array) $page->toArray()['props']['page']['found'], static fn (array $one): bool => $one['what'] === 'person'),
+        );
         $this->get('/faults')->assertInertia(static fn (AssertableInertia $page) => self::assertSame([], $people($page)));
         Pour::query()->delete();
         $this->log(60, $of(10));
@@ -137,13 +172,20 @@ final class FaultsTest extends TestCase
     public function test_with_few_casts_it_says_that_it_cannot_know(): void
     {
         $this->log(6, static fn (int $i): array => $i < 2 ? ['grade' => 'spoilt', 'faults' => ['foamed']] : []);
-        $this->get('/faults')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.says', static fn (string $says): bool => str_contains($says, 'too few to tell')));
+        $this->get('/faults')->assertInertia(
+            static fn (AssertableInertia $page) => $page->where(
+                'page.says', static fn (string $says): bool => str_contains($says, 'too few to tell'),
+            ),
+        );
     }
 
     /** @return array<string, mixed> */
     private function planned(array $with = []): array
     {
-        return ['name' => 'Two ways with the air', 'about' => 'air', 'base' => 'pr-10', 'cups' => 4, 'cup_g' => 20, 'variants' => [['name' => 'drawn'], ['name' => 'left alone']], ...$with];
+        return [
+            'name' => 'Two ways with the air', 'about' => 'air', 'base' => 'pr-10', 'cups' => 4, 'cup_g' => 20,
+            'variants' => [['name' => 'drawn'], ['name' => 'left alone']], ...$with,
+        ];
     }
 
     private function trial(array $with = [], array $grades = [['good', 'good', 'superb', 'good'], ['poor', 'spoilt', 'poor', 'poor']]): int
@@ -161,22 +203,39 @@ final class FaultsTest extends TestCase
     public function test_a_trial_says_plainly_what_its_cups_tell_and_becomes_a_cause(): void
     {
         $id = $this->trial();
-        $this->get("/trials/{$id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('trial.verdict.word', 'sure')->where('trial.verdict.best', 'drawn')->where('trial.all_g', static fn (float|int $g): bool => (float) $g === 160.0));
+        $this->get("/trials/{$id}")->assertInertia(
+            static fn (AssertableInertia $page) => $page
+                ->where('trial.verdict.word', 'sure')
+                ->where('trial.verdict.best', 'drawn')
+                ->where('trial.all_g', static fn (float|int $g): bool => (float) $g === 160.0),
+        );
         $this->postJson("/trials/{$id}/become", ['what' => 'faults', 'cause' => 'air-mixed-in'])->assertUnprocessable();
         $this->tell("/trials/{$id}/facts", 'ended')->assertOk();
         $this->tell("/trials/{$id}/facts", 'graded', ['variant' => 0, 'cup' => 0, 'grade' => 'poor'])->assertStatus(409);
-        $this->postJson("/trials/{$id}/become", ['what' => 'faults', 'cause' => 'air-mixed-in'])->assertOk()->assertJsonPath('became', 'faults');
+        $this->postJson("/trials/{$id}/become", [
+            'what' => 'faults', 'cause' => 'air-mixed-in',
+        ])->assertOk()->assertJsonPath('became', 'faults');
         $this->postJson("/trials/{$id}/become", ['what' => 'faults', 'cause' => 'air-mixed-in'])->assertUnprocessable();
         $this->get('/faults')->assertInertia(static fn (AssertableInertia $page) => $page->where('page.causes.0.id', 'air-mixed-in'));
     }
 
     public function test_cups_are_numbered_by_chance_weighed_as_one_batch_and_counted(): void
     {
-        $id = $this->postJson('/trials', $this->planned(['counted' => 'bubbles', 'control' => 1, 'variants' => [['name' => 'drawn', 'vacuum_min' => 4], ['name' => 'left alone'], ['name' => 'pressed', 'pot_min' => 60]]]))->assertOk()->json('id');
+        $id = $this->postJson('/trials', $this->planned([
+            'counted' => 'bubbles', 'control' => 1,
+            'variants' => [['name' => 'drawn', 'vacuum_min' => 4], ['name' => 'left alone'], ['name' => 'pressed', 'pot_min' => 60]],
+        ]))
+            ->assertOk()
+            ->json('id');
         $view = $this->get("/trials/{$id}")->inertiaProps('trial');
         self::assertSame(range(1, 12), array_column($view['labels'], 'label'));
-        self::assertSame(12, count(array_unique(array_map(static fn (array $cup): string => "{$cup['variant']}-{$cup['cup']}", $view['labels']))), 'Every cup has one number.');
-        self::assertEqualsWithDelta(1.08 * 240.0, array_sum(array_column($view['batch'], 'grams')), 0.2, 'All of one batch, with what stays on the sides.');
+        self::assertSame(
+            12, count(array_unique(array_map(static fn (array $cup): string => "{$cup['variant']}-{$cup['cup']}", $view['labels']))),
+            'Every cup has one number.',
+        );
+        self::assertEqualsWithDelta(
+            1.08 * 240.0, array_sum(array_column($view['batch'], 'grams')), 0.2, 'All of one batch, with what stays on the sides.',
+        );
         self::assertEquals([4, null, null], array_column($view['variants'], 'vacuum_min'));
         self::assertSame([false, true, false], array_column($view['variants'], 'alone'));
 
@@ -220,18 +279,31 @@ final class FaultsTest extends TestCase
 
     public function test_a_trial_of_what_cures_bare_becomes_test_patches_and_one_of_rubber_a_puck(): void
     {
-        $id = $this->trial(['about' => 'release', 'surface' => 'clay-oil-sulphur', 'variants' => [['name' => 'bare'], ['name' => 'wax', 'release' => 'wax-spray']]], [['spoilt', 'spoilt'], ['good', 'good']]);
+        $id = $this->trial(
+            [
+                'about' => 'release', 'surface' => 'clay-oil-sulphur',
+                'variants' => [['name' => 'bare'], ['name' => 'wax', 'release' => 'wax-spray']],
+            ],
+            [['spoilt', 'spoilt'], ['good', 'good']],
+        );
         $this->tell("/trials/{$id}/facts", 'ended')->assertOk();
         $this->postJson("/trials/{$id}/become", ['what' => 'contacts'])->assertOk();
         $patch = TestPatch::query()->firstOrFail();
-        self::assertSame(['silicone-platinum', 'clay-oil-sulphur', false], [$patch->fresh, $patch->surface, $patch->passed], 'What had wax between tells nothing of the bare clay.');
+        self::assertSame(
+            ['silicone-platinum', 'clay-oil-sulphur', false], [$patch->fresh, $patch->surface, $patch->passed],
+            'What had wax between tells nothing of the bare clay.',
+        );
 
         $this->begun();
         $version = $this->workshop->formulas()->firstOrFail()->versions()->firstOrFail();
         $soft = $this->trial(['name' => 'Softer?']);
         $this->tell("/trials/{$soft}/facts", 'ended')->assertOk();
-        $this->postJson("/trials/{$soft}/become", ['what' => 'hardness', 'version' => $version->id, 'scale' => 'A', 'readings' => []])->assertUnprocessable();
-        $this->postJson("/trials/{$soft}/become", ['what' => 'hardness', 'version' => $version->id, 'scale' => 'A', 'readings' => [11, 12, 11]])->assertOk();
+        $this->postJson("/trials/{$soft}/become", [
+            'what' => 'hardness', 'version' => $version->id, 'scale' => 'A', 'readings' => [],
+        ])->assertUnprocessable();
+        $this->postJson("/trials/{$soft}/become", [
+            'what' => 'hardness', 'version' => $version->id, 'scale' => 'A', 'readings' => [11, 12, 11],
+        ])->assertOk();
         self::assertSame([11, 12, 11], Swatch::query()->firstOrFail()->readings()->firstOrFail()->readings);
     }
 
@@ -240,7 +312,10 @@ final class FaultsTest extends TestCase
         $id = $this->trial(grades: [['good', 'good'], ['good', 'good']]);
         $this->tell("/trials/{$id}/facts", 'ended')->assertOk();
         $this->postJson("/trials/{$id}/become", ['what' => 'faults', 'cause' => 'cold'])->assertUnprocessable();
-        foreach ([['variants' => [['name' => 'one']]], ['variants' => [['name' => 'a'], ['name' => 'a']]], ['cups' => 2.5], ['cups' => 20], ['about' => 'luck'], ['base' => 'moon'], ['cup_g' => 0], ['name' => '']] as $change) {
+        foreach ([
+            ['variants' => [['name' => 'one']]], ['variants' => [['name' => 'a'], ['name' => 'a']]], ['cups' => 2.5], ['cups' => 20],
+            ['about' => 'luck'], ['base' => 'moon'], ['cup_g' => 0], ['name' => ''],
+        ] as $change) {
             $this->postJson('/trials', $this->planned($change))->assertUnprocessable();
         }
         $this->tell("/trials/{$id}/facts", 'undone', ['of' => 1])->assertStatus(409);

@@ -25,17 +25,32 @@ final class FirstHourTest extends TestCase
         $this->workshop->update(['set_up_at' => null]);
         $shelf = $this->get('/first?step=shelf')->assertOk()->inertiaProps('first.shelf');
         self::assertSame('Platinum silicone', $shelf[0]['title'], 'the commonest chemistry first');
-        self::assertSame([], array_filter(array_merge(...array_column($shelf, 'sheets')), static fn (array $sheet): bool => $sheet['here']), 'nothing is, before somebody has said so');
+        self::assertSame(
+            [], array_filter(array_merge(...array_column($shelf, 'sheets')), static fn (array $sheet): bool => $sheet['here']),
+            'nothing is, before somebody has said so',
+        );
 
         $this->post('/first/shelf', ['here' => ['pr-10', 'sf-1', 'warm-jelly']])->assertRedirect('/first?step=job');
         self::assertNotNull(Workshop::here()->set_up_at);
         $materials = collect($this->get('/jobs')->inertiaProps('materials'));
         self::assertSame(['pr-10'], $materials->where('here', true)->pluck('code')->values()->all());
-        self::assertSame(['warm-jelly'], array_column($this->postJson('/contacts/judge', ['fresh' => ['family' => 'silicone-platinum', 'skin_safe' => true], 'surface' => ['id' => 'silicone-platinum']])->json('releases'), 'id'));
+        self::assertSame(
+            ['warm-jelly'],
+            array_column(
+                $this->postJson('/contacts/judge', [
+                    'fresh' => ['family' => 'silicone-platinum', 'skin_safe' => true], 'surface' => ['id' => 'silicone-platinum'],
+                ])->json('releases'),
+                'id',
+            ),
+        );
         // What it does not have is still known: a sheet that names it is read.
         self::assertContains('pr-25', $materials->pluck('code')->all());
         $this->get('/stores')->assertOk();
-        $this->get('/first?step=shelf')->assertInertia(static fn ($page) => $page->where('first.shelf.0.sheets', static fn ($sheets): bool => collect($sheets)->firstWhere('code', 'pr-10')['here'] === true));
+        $this->get('/first?step=shelf')->assertInertia(
+            static fn ($page) => $page->where(
+                'first.shelf.0.sheets', static fn ($sheets): bool => collect($sheets)->firstWhere('code', 'pr-10')['here'] === true,
+            ),
+        );
     }
 
     public function test_a_browser_that_says_the_zone_unasked_does_not_make_the_open_form_old(): void
@@ -43,7 +58,9 @@ final class FirstHourTest extends TestCase
         $this->workshop->update(['time_zone' => null]);
         $seen = Workshop::here()->edition;
         $this->putJson("/workshop?edition={$seen}", ['time_zone' => 'Africa/Nairobi'])->assertOk();
-        $this->putJson("/workshop?edition={$seen}", ['name' => 'Heron Street', 'time_zone' => 'Africa/Nairobi'])->assertOk()->assertJsonPath('workshop.edition', $seen + 1);
+        $this->putJson("/workshop?edition={$seen}", [
+            'name' => 'Heron Street', 'time_zone' => 'Africa/Nairobi',
+        ])->assertOk()->assertJsonPath('workshop.edition', $seen + 1);
         // One that is chosen over another is somebody's change, like the rest.
         $this->putJson('/workshop?edition='.($seen + 1), ['time_zone' => 'UTC'])->assertOk();
         $this->putJson('/workshop?edition='.($seen + 1), ['hands' => 2])->assertConflict();
@@ -53,7 +70,10 @@ final class FirstHourTest extends TestCase
     public function test_a_shop_with_nothing_on_its_shelf_still_opens_every_screen(): void
     {
         $this->post('/first/shelf', ['here' => []])->assertRedirect();
-        foreach (['/', '/jobs', '/jobs?new=1', '/stores', '/contacts', '/swatches', '/swatches/series', '/swatches/colour', '/swatches/drawer', '/formulas', '/log', '/first'] as $page) {
+        foreach ([
+            '/', '/jobs', '/jobs?new=1', '/stores', '/contacts', '/swatches', '/swatches/series', '/swatches/colour', '/swatches/drawer',
+            '/formulas', '/log', '/first',
+        ] as $page) {
             $this->get($page)->assertOk();
         }
         $pour = $this->draft();
@@ -62,8 +82,12 @@ final class FirstHourTest extends TestCase
 
     public function test_cups_money_and_vacuum_are_kept_and_a_plan_begins_with_them(): void
     {
-        $this->putJson('/workshop', ['currency' => 'sek', 'vacuum' => false, 'cups' => [['ml' => 1500, 'tare_g' => 44], ['ml' => 350]]])->assertOk()
-            ->assertJsonPath('workshop.currency', 'SEK')->assertJsonPath('workshop.cups.0.ml', 350)->assertJsonPath('workshop.vacuum', false);
+        $this->putJson('/workshop', [
+            'currency' => 'sek', 'vacuum' => false, 'cups' => [['ml' => 1500, 'tare_g' => 44], ['ml' => 350]],
+        ])->assertOk()
+            ->assertJsonPath(
+                'workshop.currency', 'SEK',
+            )->assertJsonPath('workshop.cups.0.ml', 350)->assertJsonPath('workshop.vacuum', false);
         $this->post("/impressions/{$this->impression()->id}/pours");
         $vessel = \App\Models\Pour::query()->latest('id')->firstOrFail()->sheet['plan']['vessel'];
         self::assertEquals(['capacity_ml' => 1500, 'tare_g' => 44, 'degas' => false, 'rise_factor' => 3], $vessel);
@@ -114,7 +138,10 @@ final class FirstHourTest extends TestCase
 
     public function test_what_is_typed_has_bounds(): void
     {
-        foreach ([['screen' => '', 'what' => ['a' => 1]], ['screen' => str_repeat('x', 121), 'what' => ['a' => 1]], ['screen' => 'a', 'what' => [1, 2]], ['screen' => 'a', 'what' => ['a' => str_repeat('long ', 5000)]], ['screen' => 'a']] as $wrong) {
+        foreach ([
+            ['screen' => '', 'what' => ['a' => 1]], ['screen' => str_repeat('x', 121), 'what' => ['a' => 1]],
+            ['screen' => 'a', 'what' => [1, 2]], ['screen' => 'a', 'what' => ['a' => str_repeat('long ', 5000)]], ['screen' => 'a'],
+        ] as $wrong) {
             $this->putJson('/typed', $wrong)->assertUnprocessable();
         }
         for ($i = 0; $i < 205; $i++) {

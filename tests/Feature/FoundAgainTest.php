@@ -65,7 +65,9 @@ final class FoundAgainTest extends TestCase
     {
         $file = $this->ball();
         (new StudyPiece($file->studies()->firstOrFail()->id))->handle(app(StudyDesk::class));
-        $this->delete("/study/{$file->id}")->assertSessionHas('said', static fn (string $said): bool => str_contains($said, 'Until 3 April'));
+        $this->delete("/study/{$file->id}")->assertSessionHas(
+            'said', static fn (string $said): bool => str_contains($said, 'Until 3 April'),
+        );
         $this->travel(29)->days();
         $this->artisan('models:clear')->assertSuccessful();
         Storage::disk('local')->assertExists($file->path());
@@ -83,17 +85,24 @@ final class FoundAgainTest extends TestCase
         $at = $open()['from_ms'];
         $this->postJson('/day/put', ['id' => "p{$pour->id}:open", 'at_ms' => $at + 45 * 60_000, 'key' => 'open-1'])->assertOk();
         self::assertEqualsWithDelta($at + 45 * 60_000, $open()['from_ms'], 60_000);
-        $this->postJson('/day/put', ['id' => "p{$pour->id}:open", 'at_ms' => $at - 60 * 60_000, 'key' => 'open-2'])->assertUnprocessable()->assertJsonPath('error.field', 'at_ms');
+        $this->postJson('/day/put', [
+            'id' => "p{$pour->id}:open", 'at_ms' => $at - 60 * 60_000, 'key' => 'open-2',
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'at_ms');
         $this->postJson('/day/put', ['id' => "p{$pour->id}:pour", 'at_ms' => $at, 'key' => 'open-3'])->assertUnprocessable();
         $planned = $this->draft([], $this->impression('copy'));
-        $this->postJson('/day/put', ['id' => "p{$planned->id}:open", 'at_ms' => $at + 30 * 60_000 + 86_400_000, 'key' => 'open-4'])->assertOk();
+        $this->postJson('/day/put', [
+            'id' => "p{$planned->id}:open", 'at_ms' => $at + 30 * 60_000 + 86_400_000, 'key' => 'open-4',
+        ])->assertOk();
     }
 
     public function test_hands_and_hours_change_what_stands_around_every_screen_at_once(): void
     {
         $this->getJson('/frame')->assertJsonPath('workshop.hands', 1);
         $edition = $this->putJson('/workshop', ['hands' => 2, 'day_starts_min' => 540])->assertOk()->json('workshop.edition');
-        $this->getJson('/frame')->assertJsonPath('workshop.hands', 2)->assertJsonPath('workshop.day_starts_min', 540)->assertJsonPath('workshop.edition', $edition);
+        $this->getJson('/frame')
+            ->assertJsonPath('workshop.hands', 2)
+            ->assertJsonPath('workshop.day_starts_min', 540)
+            ->assertJsonPath('workshop.edition', $edition);
     }
 
     /** @return iterable<string, array{string, list<string>}> */
@@ -127,7 +136,10 @@ final class FoundAgainTest extends TestCase
         $pours['week'] = $pour;
         $this->travelTo('2026-03-04 10:15:00');
 
-        self::assertEqualsCanonicalizing(array_map(static fn (string $name): int => $pours[$name]->id, $found), array_column($this->get('/log?q='.urlencode($said))->inertiaProps('log.rows'), 'id'));
+        self::assertEqualsCanonicalizing(
+            array_map(static fn (string $name): int => $pours[$name]->id, $found),
+            array_column($this->get('/log?q='.urlencode($said))->inertiaProps('log.rows'), 'id'),
+        );
     }
 
     public function test_a_finished_pour_tells_its_steps_with_time_room_and_planned_beside_real(): void
@@ -145,7 +157,9 @@ final class FoundAgainTest extends TestCase
 
         $history = $this->getJson("/pours/{$pour->id}/history")->assertOk()->json();
         $weighed = array_values(array_filter($history['steps'], static fn (array $step): bool => $step['kind'] === 'weighed'));
-        self::assertSame(['B', $line['grams'], 24, null], [$weighed[0]['name'], $weighed[0]['planned_g'], $weighed[0]['room_c'], $weighed[0]['person']]);
+        self::assertSame(
+            ['B', $line['grams'], 24, null], [$weighed[0]['name'], $weighed[0]['planned_g'], $weighed[0]['room_c'], $weighed[0]['person']],
+        );
         self::assertEqualsWithDelta($line['grams'] + 0.1, $weighed[0]['weighed_g'], 1e-6);
         self::assertSame(20, $history['steps'][0]['room_c']);
         self::assertContains('tapped', array_column($history['steps'], 'text'));
@@ -172,12 +186,26 @@ final class FoundAgainTest extends TestCase
         $this->workUntil($pour, 'wait');
         $ready = $this->getJson("/pours/{$pour->id}/state")->json('ready');
         self::assertGreaterThan($planned['ready_ms'], $ready['ready_ms']);
-        $this->get("/jobs/{$cast->job_id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('job.ready.0.pour_id', $pour->id)->where('job.ready.0.ready_ms', $ready['ready_ms'])->where('job.ready.0.late_days', 5));
-        $this->get('/')->assertInertia(static fn (AssertableInertia $page) => $page->where('bench.ready.0.ready_ms', $ready['ready_ms'])->where('bench.ready.0.late_days', 5));
+        $this->get("/jobs/{$cast->job_id}")->assertInertia(
+            static fn (AssertableInertia $page) => $page
+                ->where('job.ready.0.pour_id', $pour->id)
+                ->where('job.ready.0.ready_ms', $ready['ready_ms'])
+                ->where('job.ready.0.late_days', 5),
+        );
+        $this->get('/')->assertInertia(
+            static fn (AssertableInertia $page) => $page->where(
+                'bench.ready.0.ready_ms', $ready['ready_ms'],
+            )->where('bench.ready.0.late_days', 5),
+        );
         $calendar = Reader::read($this->get('/day.ics')->assertOk()->getContent());
         self::assertSame([], $calendar->validate());
-        $event = collect($calendar->select('VEVENT'))->firstOrFail(fn ($one): bool => (string) $one->UID === "ready-{$pour->id}@apalos.{$this->workshop->id}");
-        self::assertSame(['Fully cured: Owl brow · Cast', 'Wanted by 2026-03-08: 5 days late', intdiv($ready['ready_ms'], 1000)], [(string) $event->SUMMARY, (string) $event->DESCRIPTION, $event->DTSTART->getDateTime()->getTimestamp()]);
+        $event = collect($calendar->select('VEVENT'))->firstOrFail(
+            fn ($one): bool => (string) $one->UID === "ready-{$pour->id}@apalos.{$this->workshop->id}",
+        );
+        self::assertSame(
+            ['Fully cured: Owl brow · Cast', 'Wanted by 2026-03-08: 5 days late', intdiv($ready['ready_ms'], 1000)],
+            [(string) $event->SUMMARY, (string) $event->DESCRIPTION, $event->DTSTART->getDateTime()->getTimestamp()],
+        );
 
         // A warmer room is ready sooner; what is ready stands nowhere any more.
         $this->warm(30.0);
@@ -203,7 +231,9 @@ final class FoundAgainTest extends TestCase
 
     public function test_all_that_is_missing_of_a_sheet_is_said_at_once(): void
     {
-        $error = $this->postJson('/stores/sheets', ['kind' => 'base', 'sheet' => ['code' => 'my-1'], 'changes' => null, 'sure' => false])->assertUnprocessable()->json('error');
+        $error = $this->postJson('/stores/sheets', ['kind' => 'base', 'sheet' => ['code' => 'my-1'], 'changes' => null, 'sure' => false])
+            ->assertUnprocessable()
+            ->json('error');
         $fields = [$error['field'], ...array_column($error['also'], 'field')];
 
         self::assertGreaterThan(1, count($fields));
@@ -218,10 +248,17 @@ final class FoundAgainTest extends TestCase
         $this->putJson('/workshop', ['name' => 'Under the arches'])->assertOk();
         $this->get('/first')->assertInertia(static fn (AssertableInertia $page) => $page->where('first.step', 'shelf'));
         $seen = ['pr-10', 'pr-25', 'sf-1'];
-        $this->postJson('/stores/sheets', ['kind' => 'base', 'sheet' => ['code' => 'my-9', 'name' => 'Ours', 'family' => 'silicone-platinum', 'ratio' => ['a' => 1, 'b' => 1]], 'changes' => null, 'sure' => true])->assertOk();
+        $this->postJson('/stores/sheets', [
+            'kind' => 'base',
+            'sheet' => ['code' => 'my-9', 'name' => 'Ours', 'family' => 'silicone-platinum', 'ratio' => ['a' => 1, 'b' => 1]],
+            'changes' => null, 'sure' => true,
+        ])->assertOk();
         $this->post('/first/shelf', ['here' => ['pr-10'], 'seen' => $seen])->assertRedirect('/first?step=job');
         $off = $this->workshop->refresh()->off_shelf ?? [];
-        self::assertSame([true, true, false, false], array_map(static fn (string $code): bool => in_array($code, $off, true), ['pr-25', 'sf-1', 'pr-10', 'my-9']));
+        self::assertSame(
+            [true, true, false, false],
+            array_map(static fn (string $code): bool => in_array($code, $off, true), ['pr-25', 'sf-1', 'pr-10', 'my-9']),
+        );
         $this->get('/first')->assertInertia(static fn (AssertableInertia $page) => $page->where('first.step', 'job'));
     }
 }

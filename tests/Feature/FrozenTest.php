@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Library\Library;
+use App\Library\LibraryFiles;
 use App\Library\OwnShelf;
 use App\Library\Prepared;
 use App\Models\Series;
@@ -25,7 +26,13 @@ final class FrozenTest extends TestCase
         parent::setUp();
         $this->folder = sys_get_temp_dir().'/apalos-library-'.getmypid();
         (new Filesystem)->copyDirectory(base_path('library'), $this->folder);
-        $this->app->scoped(Library::class, fn (): Library => new Library($this->folder, new Prepared("{$this->folder}/kept", 'as it is'), static fn (): OwnShelf => app(OwnShelf::class)));
+        $this->app->scoped(
+            Library::class,
+            fn (): Library => new Library(
+                new LibraryFiles($this->folder, new Prepared("{$this->folder}/kept", 'as it is')),
+                static fn (): OwnShelf => app(OwnShelf::class),
+            ),
+        );
     }
 
     protected function tearDown(): void
@@ -43,7 +50,9 @@ final class FrozenTest extends TestCase
             $sheet['colour'] = '#123456';
             array_walk_recursive($sheet, static function (mixed &$value, int|string $key): void {
                 $value = match (true) {
-                    in_array($key, ['pot_life_min', 'recoat_open_min', 'recoat_close_min', 'demould_min', 'service_min'], true) => $value * 3,
+                    in_array(
+                        $key, ['pot_life_min', 'recoat_open_min', 'recoat_close_min', 'demould_min', 'service_min'], true,
+                    ) => $value * 3,
                     in_array($key, ['a', 'b', 'mixed', 'sg'], true) && is_numeric($value) => $value * 1.4,
                     in_array($key, ['max', 'alpha', 'drop_g'], true) => $value / 2 + 0.01,
                     $key === 'ref_c' => $value + 5,
@@ -55,9 +64,14 @@ final class FrozenTest extends TestCase
             $sheet['hazards'] = ['dust'];
             file_put_contents($file, Yaml::dump($sheet, 6));
         }
-        foreach (['cautions', 'faults/symptoms', 'faults/causes', 'care', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'contacts/surfaces', 'contacts/families'] as $name) {
+        foreach ([
+            'cautions', 'faults/symptoms', 'faults/causes', 'care', 'contacts/rules', 'contacts/releases', 'contacts/sealers',
+            'contacts/surfaces', 'contacts/families',
+        ] as $name) {
             $file = "{$this->folder}/{$name}.yaml";
-            file_put_contents($file, preg_replace("/(text|name|title|how|cause): '/", "\$1: 'Changed: ", (string) file_get_contents($file)));
+            file_put_contents(
+                $file, preg_replace("/(text|name|title|how|cause): '/", "\$1: 'Changed: ", (string) file_get_contents($file)),
+            );
             touch($file, time() + 60);
         }
         foreach (glob("{$this->folder}/casting/*.yaml") ?: [] as $file) {
@@ -72,9 +86,16 @@ final class FrozenTest extends TestCase
 
     public function test_after_every_sheet_was_edited_nothing_begun_or_poured_has_changed_by_a_byte(): void
     {
-        $poured = $this->begun(['formula.additives' => [['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after'], ['code' => 'pi-fawn', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b']]]);
+        $poured = $this->begun([
+            'formula.additives' => [
+                ['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after'],
+                ['code' => 'pi-fawn', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b'],
+            ],
+        ]);
         $this->workUntil($poured, 'grade');
-        $this->record($poured, 'graded', ['step' => '0:grade', 'grade' => 'poor', 'faults' => ['flash'], 'used_g' => 90, 'note' => 'x'])->assertOk();
+        $this->record($poured, 'graded', [
+            'step' => '0:grade', 'grade' => 'poor', 'faults' => ['flash'], 'used_g' => 90, 'note' => 'x',
+        ])->assertOk();
         $waiting = $this->begun();
         $this->workUntil($waiting, 'wait');
         $running = $this->begun(['plan.vessel.degas' => true, 'plan.degas_min' => 2, 'plan.vessel.capacity_ml' => 900]);
@@ -85,8 +106,14 @@ final class FrozenTest extends TestCase
         $this->fact($softened, 'met')->assertOk();
 
         $all = fn (): array => [
-            ...array_map(fn ($pour): string => $this->getJson("/pours/{$pour->id}/state")->assertOk()->getContent() ?: '', [$poured, $waiting, $running]),
-            ...array_map(fn (Series $series): string => $this->getJson("/swatches/series/{$series->id}/state")->assertOk()->getContent() ?: '', [$softened, $ladder]),
+            ...array_map(
+                fn ($pour): string => $this->getJson("/pours/{$pour->id}/state")->assertOk()->getContent() ?: '',
+                [$poured, $waiting, $running],
+            ),
+            ...array_map(
+                fn (Series $series): string => $this->getJson("/swatches/series/{$series->id}/state")->assertOk()->getContent() ?: '',
+                [$softened, $ladder],
+            ),
             $this->getJson('/frame')->assertOk()->getContent() ?: '',
         ];
         $before = $all();
@@ -106,7 +133,9 @@ final class FrozenTest extends TestCase
         $stale = $pour->replicate();
         $this->post("/pours/{$pour->id}/run")->assertRedirect();
         $sheet = $pour->refresh()->sheet;
-        $this->putJson("/pours/{$pour->id}/sheet", [...$stale->sheet, 'formula_name' => 'Too late'])->assertConflict()->assertJsonPath('begun', true);
+        $this->putJson("/pours/{$pour->id}/sheet", [
+            ...$stale->sheet, 'formula_name' => 'Too late',
+        ])->assertConflict()->assertJsonPath('begun', true);
 
         self::assertSame($sheet, $pour->refresh()->sheet);
     }

@@ -15,7 +15,9 @@ final class GivenUpTest extends TestCase
     {
         $pour = $this->begun();
         $this->workUntil($pour, 'mix');
-        $this->record($pour, 'given_up', ['fate' => 'back', 'note' => ''])->assertUnprocessable()->assertJsonPath('error.field', 'payload.fate');
+        $this->record($pour, 'given_up', [
+            'fate' => 'back', 'note' => '',
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'payload.fate');
         $this->record($pour, 'given_up', ['fate' => 'moon'])->assertUnprocessable();
         $run = $this->record($pour, 'given_up', ['fate' => 'waste', 'note' => 'The phone rang'])->assertOk()->json();
 
@@ -25,7 +27,10 @@ final class GivenUpTest extends TestCase
         self::assertStringNotContainsString("pour-{$pour->id}", $this->get('/')->getContent() ?: '');
         self::assertSame([], $this->getJson('/frame')->json('strip.lozenges'));
         $log = $this->get('/log')->inertiaProps('log');
-        self::assertSame([['given up', 'The phone rang', 0]], array_map(static fn (array $row): array => [$row['grade'], $row['note'], $row['pieces']], $log['rows']));
+        self::assertSame(
+            [['given up', 'The phone rang', 0]],
+            array_map(static fn (array $row): array => [$row['grade'], $row['note'], $row['pieces']], $log['rows']),
+        );
         self::assertSame(['given up' => 1], $log['spread']);
         self::assertSame(1, $this->get('/log?grade=given+up')->inertiaProps('log.pages.total'));
         self::assertSame(0, $this->get('/log?grade=good')->inertiaProps('log.pages.total'));
@@ -66,7 +71,9 @@ final class GivenUpTest extends TestCase
     public function test_a_plan_is_thrown_away_and_had_back(): void
     {
         $pour = $this->draft();
-        $this->delete("/pours/{$pour->id}")->assertRedirect("/jobs/{$pour->impression->job_id}")->assertSessionHas('undo', "/pours/{$pour->id}/restore");
+        $this->delete("/pours/{$pour->id}")->assertRedirect("/jobs/{$pour->impression->job_id}")->assertSessionHas(
+            'undo', "/pours/{$pour->id}/restore",
+        );
         self::assertSame(0, Pour::query()->count());
         $this->post("/pours/{$pour->id}/restore")->assertRedirect();
         self::assertEquals($pour->sheet, Pour::query()->firstOrFail()->sheet);
@@ -95,12 +102,17 @@ final class GivenUpTest extends TestCase
         $weighed = $this->getJson("/pours/{$pour->id}/state")->json('weighed_g');
         // All of the allowance is left: the mould took what was measured.
         $left = $weighed - $weighed / 1.1;
-        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => $weighed - $left, 'left_g' => $left, 'note' => ''])->assertOk()
+        $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => $weighed - $left, 'left_g' => $left, 'note' => '',
+        ])->assertOk()
             ->assertJsonPath('grade.correction_pct', static fn (float $pct): bool => abs($pct) < 0.2);
 
         $silent = $this->begun(['volume' => ['method' => 'capacity', 'capacity_ml' => 100, 'allowance_pct' => 10]], $pour->impression);
         $this->workUntil($silent, 'grade');
-        $this->record($silent, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => $this->getJson("/pours/{$silent->id}/state")->json('weighed_g'), 'note' => ''])->assertOk()->assertJsonPath('grade.correction_pct', null);
+        $this->record($silent, 'graded', [
+            'step' => '0:grade', 'grade' => 'good', 'faults' => [],
+            'used_g' => $this->getJson("/pours/{$silent->id}/state")->json('weighed_g'), 'note' => '',
+        ])->assertOk()->assertJsonPath('grade.correction_pct', null);
     }
 
     public function test_the_second_half_begins_with_what_the_first_took_and_says_so(): void

@@ -17,7 +17,9 @@ final class GlossaryTest extends TestCase
     {
         $words = app(Library::class)->glossary();
         self::assertGreaterThanOrEqual(40, count($words));
-        $forms = array_map(mb_strtolower(...), array_merge(...array_map(static fn (array $word): array => [$word['word'], ...$word['also']], $words)));
+        $forms = array_map(
+            mb_strtolower(...), array_merge(...array_map(static fn (array $word): array => [$word['word'], ...$word['also']], $words)),
+        );
         self::assertSame($forms, array_values(array_unique($forms)), 'A form that means two things.');
         self::assertSame(count($words), count(array_unique(array_column($words, 'mark'))), 'Each has a mark of its own.');
         foreach (['pot life', 'demould', 'undercut', 'ΔE', 'durometer', 'tare', 'sprue', 'de-air'] as $word) {
@@ -36,7 +38,9 @@ final class GlossaryTest extends TestCase
     public function test_the_file_is_valid_and_whoever_looks_may_ask(): void
     {
         $read = Yaml::parseFile(base_path('library/glossary/words.yaml'));
-        $result = (new Validator)->validate(Helper::toJSON($read), json_decode((string) file_get_contents(base_path('library/schema/glossary.schema.json'))));
+        $result = (new Validator)->validate(
+            Helper::toJSON($read), json_decode((string) file_get_contents(base_path('library/schema/glossary.schema.json'))),
+        );
         self::assertTrue($result->isValid(), (string) json_encode($result->error()?->args()));
         $this->getJson('/glossary')->assertOk()->assertJsonPath('words.0.word', 'pot life')->assertJsonCount(count($read), 'words');
     }

@@ -71,7 +71,9 @@ final class GrowthTest extends TestCase
         $this->get($url)->assertOk();
         DB::disableQueryLog();
 
-        return array_values(array_map(static fn (array $q): array => ['query' => $q['query'], 'bindings' => $q['bindings']], DB::getQueryLog()));
+        return array_values(
+            array_map(static fn (array $q): array => ['query' => $q['query'], 'bindings' => $q['bindings']], DB::getQueryLog()),
+        );
     }
 
     /** Many pours like this one, long graded, each with its facts. */
@@ -79,15 +81,30 @@ final class GrowthTest extends TestCase
     {
         $pour = array_diff_key((array) DB::table('pours')->where('id', $like->id)->first(), ['id' => 0, 'build_id' => 0]);
         for ($i = 0; $i < $pours; $i++) {
-            $id = DB::table('pours')->insertGetId([...$pour, 'state' => PourState::Graded->value, 'grade' => 'good', 'gel_min' => 30.0 + $i % 7, 'gel_room_c' => 20.0, 'opened_at' => "2025-01-01 10:00:{$this->two($i % 60)}.000", 'graded_at' => "2025-01-01 11:00:{$this->two($i % 60)}.000"]);
+            $id = DB::table('pours')->insertGetId([
+                ...$pour, 'state' => PourState::Graded->value, 'grade' => 'good', 'gel_min' => 30.0 + $i % 7, 'gel_room_c' => 20.0,
+                'opened_at' => "2025-01-01 10:00:{$this->two($i % 60)}.000", 'graded_at' => "2025-01-01 11:00:{$this->two($i % 60)}.000",
+            ]);
             $mould = DB::table('moulds')->value('id');
             if ($mould !== null) {
-                DB::table('pour_moulds')->insert(['pour_id' => $id, 'mould_id' => $mould, 'workshop_id' => $this->workshop->id, 'cast_at' => '2025-01-01 11:00:00.000', 'live' => false]);
-                DB::table('castings')->insert(['pour_id' => $id, 'mould_id' => $mould, 'workshop_id' => $this->workshop->id, 'number' => 1, 'outcome' => 'good', 'at' => '2025-01-01 11:00:00.000']);
-                DB::table('lot_draws')->insert(['pour_id' => $id, 'lot_id' => DB::table('lots')->value('id'), 'workshop_id' => $this->workshop->id, 'code' => 'pr-10', 'part' => 'A', 'grams' => 1, 'at' => '2025-01-01 11:00:00.000']);
+                DB::table('pour_moulds')->insert([
+                    'pour_id' => $id, 'mould_id' => $mould, 'workshop_id' => $this->workshop->id, 'cast_at' => '2025-01-01 11:00:00.000',
+                    'live' => false,
+                ]);
+                DB::table('castings')->insert([
+                    'pour_id' => $id, 'mould_id' => $mould, 'workshop_id' => $this->workshop->id, 'number' => 1, 'outcome' => 'good',
+                    'at' => '2025-01-01 11:00:00.000',
+                ]);
+                DB::table('lot_draws')->insert([
+                    'pour_id' => $id, 'lot_id' => DB::table('lots')->value('id'), 'workshop_id' => $this->workshop->id, 'code' => 'pr-10',
+                    'part' => 'A', 'grams' => 1, 'at' => '2025-01-01 11:00:00.000',
+                ]);
             }
             for ($n = 0; $n < 4; $n++) {
-                DB::table('facts')->insert(['workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $id, 'key' => "old-{$i}-{$n}", 'kind' => 'noted', 'at' => '2025-01-01 10:00:00.000', 'payload' => '{"text": "x", "fault": null}']);
+                DB::table('facts')->insert([
+                    'workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $id, 'key' => "old-{$i}-{$n}",
+                    'kind' => 'noted', 'at' => '2025-01-01 10:00:00.000', 'payload' => '{"text": "x", "fault": null}',
+                ]);
             }
         }
     }
@@ -104,9 +121,15 @@ final class GrowthTest extends TestCase
         $this->puck(0, 'A', 11);
         $this->puck(60, '00', 26);
         $this->kit('pr-10');
-        $mould = $this->postJson('/rack', ['name' => 'Old block', 'material' => 'pr-25', 'casting' => 'pr-10', 'casts' => 3])->assertOk()->json('id');
+        $mould = $this->postJson('/rack', ['name' => 'Old block', 'material' => 'pr-25', 'casting' => 'pr-10', 'casts' => 3])
+            ->assertOk()
+            ->json('id');
         $pour = $this->begun();
-        $url = strtr($url, ['{mould}' => (string) $mould, '{lot}' => (string) Lot::query()->value('id'), '{pour}' => (string) $pour->id, '{draft}' => (string) $this->draft([], $pour->impression)->id, '{job}' => (string) $pour->impression->job_id, '{formula}' => (string) $pour->formulaVersion?->formula_id]);
+        $url = strtr($url, [
+            '{mould}' => (string) $mould, '{lot}' => (string) Lot::query()->value('id'), '{pour}' => (string) $pour->id,
+            '{draft}' => (string) $this->draft([], $pour->impression)->id, '{job}' => (string) $pour->impression->job_id,
+            '{formula}' => (string) $pour->formulaVersion?->formula_id,
+        ]);
         $this->years($pour, 3);
         $this->queries($url);
         $first = $this->queries($url);
@@ -116,7 +139,10 @@ final class GrowthTest extends TestCase
         self::assertCount(count($first), $later);
         self::assertLessThanOrEqual($most, count($later), implode("\n", array_column($later, 'query')));
         foreach ($later as $asked) {
-            if (DB::getDriverName() === 'sqlite' && preg_match('/from "?(facts|pours|castings|pour_moulds|lot_draws|moulds)\b/', $asked['query'], $table) === 1) {
+            if (
+                DB::getDriverName() === 'sqlite'
+                && preg_match('/from "?(facts|pours|castings|pour_moulds|lot_draws|moulds)\b/', $asked['query'], $table) === 1
+            ) {
                 $plan = implode("\n", array_column(DB::select("explain query plan {$asked['query']}", $asked['bindings']), 'detail'));
                 self::assertDoesNotMatchRegularExpression("/SCAN {$table[1]}\\b/", $plan, $asked['query']);
             }
@@ -137,7 +163,9 @@ final class GrowthTest extends TestCase
     {
         $this->onlyOnSqlite();
         $pour = $this->begun();
-        $asked = array_values(array_filter($this->queries("/pours/{$pour->id}/kept"), static fn (array $q): bool => str_contains($q['query'], 'sum(grams)')));
+        $asked = array_values(
+            array_filter($this->queries("/pours/{$pour->id}/kept"), static fn (array $q): bool => str_contains($q['query'], 'sum(grams)')),
+        );
 
         self::assertNotSame([], $asked);
         foreach ($asked as $one) {
@@ -151,7 +179,9 @@ final class GrowthTest extends TestCase
         $this->onlyOnSqlite();
         $pour = $this->begun();
         $this->years($pour, self::YEARS);
-        $asked = array_values(array_filter($this->queries('/stores/pr-10'), static fn (array $q): bool => str_contains($q['query'], 'gel_min')));
+        $asked = array_values(
+            array_filter($this->queries('/stores/pr-10'), static fn (array $q): bool => str_contains($q['query'], 'gel_min')),
+        );
 
         self::assertNotSame([], $asked);
         foreach ($asked as $one) {

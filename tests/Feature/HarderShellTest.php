@@ -33,7 +33,16 @@ final class HarderShellTest extends TestCase
     {
         $pour = $this->begun();
         foreach (array_chunk(range(1, 10_000), 500) as $some) {
-            DB::table('facts')->insert(array_map(fn (int $i): array => ['workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $pour->id, 'key' => "many-{$i}", 'kind' => 'noted', 'at' => '2026-03-04 10:15:00.000', 'payload' => json_encode(['text' => "note {$i}", 'fault' => null])], $some));
+            DB::table('facts')->insert(
+                array_map(
+                    fn (int $i): array => [
+                        'workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $pour->id, 'key' => "many-{$i}",
+                        'kind' => 'noted', 'at' => '2026-03-04 10:15:00.000',
+                        'payload' => json_encode(['text' => "note {$i}", 'fault' => null]),
+                    ],
+                    $some,
+                ),
+            );
         }
         foreach (["/pours/{$pour->id}/run", "/pours/{$pour->id}/state", '/'] as $page) {
             $begun = hrtime(true);
@@ -50,7 +59,15 @@ final class HarderShellTest extends TestCase
     {
         $pour = $this->begun();
         foreach (array_chunk(range(1, 12_000), 500) as $some) {
-            DB::table('facts')->insert(array_map(fn (int $i): array => ['workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $pour->id, 'key' => "many-{$i}", 'kind' => 'noted', 'at' => '2026-03-04 10:15:00.000', 'payload' => '{"text":"x","fault":null}'], $some));
+            DB::table('facts')->insert(
+                array_map(
+                    fn (int $i): array => [
+                        'workshop_id' => $this->workshop->id, 'stream' => 'run', 'stream_id' => $pour->id, 'key' => "many-{$i}",
+                        'kind' => 'noted', 'at' => '2026-03-04 10:15:00.000', 'payload' => '{"text":"x","fault":null}',
+                    ],
+                    $some,
+                ),
+            );
         }
         $this->record($pour, 'confirmed', ['step' => 'gear'])->assertUnprocessable();
     }
@@ -62,11 +79,16 @@ final class HarderShellTest extends TestCase
         $this->record($pour, 'noted', ['text' => 'at a quarter to eleven'])->assertOk();
         $this->travelTo($this->now->subHours(5));
         $this->record($pour, 'noted', ['text' => 'the battery of the clock is empty'])->assertOk();
-        $this->postJson("/pours/{$pour->id}/events", ['key' => 'told', 'kind' => 'noted', 'at_ms' => $this->now->subHours(5)->getTimestampMs(), 'payload' => ['text' => 'by the clock of the tablet']])->assertOk();
+        $this->postJson("/pours/{$pour->id}/events", [
+            'key' => 'told', 'kind' => 'noted', 'at_ms' => $this->now->subHours(5)->getTimestampMs(),
+            'payload' => ['text' => 'by the clock of the tablet'],
+        ])->assertOk();
 
         $facts = Fact::query()->orderBy('id')->get();
         self::assertEquals(['10:45', '10:45', '10:45'], $facts->map(static fn (Fact $fact): string => $fact->at->format('H:i'))->all());
-        self::assertEquals([null, '05:15', '05:15'], $facts->map(static fn (Fact $fact): ?string => $fact->clock_at?->format('H:i'))->all());
+        self::assertEquals(
+            [null, '05:15', '05:15'], $facts->map(static fn (Fact $fact): ?string => $fact->clock_at?->format('H:i'))->all(),
+        );
     }
 
     public function test_a_clock_that_went_back_is_noticed_on_screen_and_by_a_watcher_and_forgotten_when_it_is_right_again(): void
@@ -89,7 +111,10 @@ final class HarderShellTest extends TestCase
     public function test_work_that_nobody_does_and_a_daily_clock_that_stopped_are_said_where_somebody_should_look(): void
     {
         config(['apalos.watched' => true, 'queue.default' => 'database']);
-        $waits = DB::table('queue_jobs')->insertGetId(['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => now()->getTimestamp(), 'created_at' => now()->getTimestamp()]);
+        $waits = DB::table('queue_jobs')->insertGetId([
+            'queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'available_at' => now()->getTimestamp(),
+            'created_at' => now()->getTimestamp(),
+        ]);
         $this->travel(20)->minutes();
         Upkeep::at(CarbonImmutable::now())->look();
         self::assertStringContainsString('waited for 20 minutes', (string) $this->getJson('/frame')->json('trouble'));
@@ -138,7 +163,10 @@ final class HarderShellTest extends TestCase
         $this->postJson('/jobs', ['name' => "O\0wl", 'quantity' => 1])->assertUnprocessable();
         $this->post('/jobs', ['name' => "Owl\x1b", 'quantity' => 1], ['Accept' => 'application/json'])->assertUnprocessable();
         // Called something else, it is JSON all the same.
-        $this->call('POST', "/pours/{$pour->id}/events", [], [], [], ['CONTENT_TYPE' => 'text/plain', 'HTTP_ACCEPT' => 'application/json'], '{"key": "strange", "kind": "noted", "payload": {"text": "a\u0007b"}}')->assertUnprocessable();
+        $this->call(
+            'POST', "/pours/{$pour->id}/events", [], [], [], ['CONTENT_TYPE' => 'text/plain', 'HTTP_ACCEPT' => 'application/json'],
+            '{"key": "strange", "kind": "noted", "payload": {"text": "a\u0007b"}}',
+        )->assertUnprocessable();
         $this->post('/stores', ['text' => "sheets:\n  - { kind: base, name: \"a\\x07b\" }"], ['Accept' => 'application/json']);
         self::assertSame(0, DB::table('own_sheets')->count());
         self::assertSame(['Owl brow'], Job::query()->pluck('name')->all());
@@ -146,7 +174,9 @@ final class HarderShellTest extends TestCase
 
     public function test_a_question_has_a_quarter_of_a_megabyte_and_bin_serve_says_the_same(): void
     {
-        $this->postJson('/api/reckon/mix', ['x' => str_repeat('x', Weight::MOST_BYTES)])->assertStatus(413)->assertJsonPath('error.field', '');
+        $this->postJson('/api/reckon/mix', [
+            'x' => str_repeat('x', Weight::MOST_BYTES),
+        ])->assertStatus(413)->assertJsonPath('error.field', '');
         $this->putJson('/workshop', ['name' => str_repeat('x', Weight::MOST_BYTES)])->assertStatus(413);
         $serve = (string) file_get_contents(base_path('bin/serve'));
         self::assertStringContainsString('location ~ '.str_replace('$', '\\$', trim(Weight::LARGER, '#')), $serve);
@@ -178,7 +208,10 @@ final class HarderShellTest extends TestCase
         Storage::fake('local');
         $mine = new TakeModelIn($this->workshop, 'mine');
         $there = static fn (): int => count(Storage::disk('local')->allFiles('uploads'));
-        foreach ([fn (): int => $mine->piece('upload-0001', 500, 'late'), fn (): int => $mine->piece('upload-0001', 130 * 1024 * 1024, 'much'), fn (): int => $mine->piece('upload-0001', 0, str_repeat('x', TakeModelIn::PIECE_BYTES + 1))] as $refused) {
+        foreach ([
+            fn (): int => $mine->piece('upload-0001', 500, 'late'), fn (): int => $mine->piece('upload-0001', 130 * 1024 * 1024, 'much'),
+            fn (): int => $mine->piece('upload-0001', 0, str_repeat('x', TakeModelIn::PIECE_BYTES + 1)),
+        ] as $refused) {
             try {
                 $refused();
                 self::fail('It was taken.');
@@ -201,10 +234,18 @@ final class HarderShellTest extends TestCase
     public function test_a_cell_of_a_csv_is_one_cell_and_no_formula_whatever_the_separator(): void
     {
         ob_start();
-        Csv::download('x.csv', ['a'], [['=1+1'], ['＝1+1'], ['a;=1+1'], ["a\t=1+1"], ['a|b'], [' +x'], ['-2.5'], ['say "no"'], ["two\nlines"]])->sendContent();
+        Csv::download('x.csv', ['a'], [
+            ['=1+1'], ['＝1+1'], ['a;=1+1'], ["a\t=1+1"], ['a|b'], [' +x'], ['-2.5'], ['say "no"'], ["two\nlines"],
+        ])->sendContent();
         $lines = explode("\r\n", (string) ob_get_clean());
 
-        self::assertSame(['a', "'=1+1", "'＝1+1", '"a;=1+1"', "\"a\t=1+1\"", '"a|b"', $lines[6] === "\"' +x\"" ? $lines[6] : "' +x", '-2.5', '"say ""no"""', "\"two\nlines\"", ''], $lines);
+        self::assertSame(
+            [
+                'a', "'=1+1", "'＝1+1", '"a;=1+1"', "\"a\t=1+1\"", '"a|b"', $lines[6] === "\"' +x\"" ? $lines[6] : "' +x", '-2.5',
+                '"say ""no"""', "\"two\nlines\"", '',
+            ],
+            $lines,
+        );
         foreach (['=1+1', '＝1+1', 'a;=1+1', ' +x'] as $text) {
             ob_start();
             Csv::download('x.csv', ['a', 'b'], [[$text, 'b']])->sendContent();
@@ -234,13 +275,20 @@ final class HarderShellTest extends TestCase
     {
         $pour = $this->begun();
         $build = $this->glove();
-        $found = static fn (): array => array_map(static fn (array $one): string => "{$one['part']} {$one['id']}", iterator_to_array(app(WholeSense::class)->found(CarbonImmutable::now()), false));
+        $found = static fn (): array => array_map(
+            static fn (array $one): string => "{$one['part']} {$one['id']}",
+            iterator_to_array(app(WholeSense::class)->found(CarbonImmutable::now()), false),
+        );
         self::assertSame([], $found());
         DB::table('pours')->where('id', $pour->id)->update(['plan' => '{"run": 3}']);
         DB::table('builds')->where('id', $build->id)->update(['plan' => '{"operations": [{"id": 7}]}']);
         // PostgreSQL takes no such text in the first place.
-        $isTaken = DB::getDriverName() === 'sqlite' && DB::table('jobs')->where('id', $pour->impression->job_id)->update(['name' => "a\0b"]) === 1;
-        self::assertEqualsCanonicalizing(["pours {$pour->id}", "builds {$build->id}", ...$isTaken ? ["jobs {$pour->impression->job_id}"] : []], array_values(array_unique($found())));
+        $isTaken = DB::getDriverName() === 'sqlite'
+            && DB::table('jobs')->where('id', $pour->impression->job_id)->update(['name' => "a\0b"]) === 1;
+        self::assertEqualsCanonicalizing(
+            ["pours {$pour->id}", "builds {$build->id}", ...$isTaken ? ["jobs {$pour->impression->job_id}"] : []],
+            array_values(array_unique($found())),
+        );
         self::assertSame(0, Artisan::call('shop:check'));
         self::assertStringContainsString('its run cannot be read', Artisan::output());
     }
@@ -249,8 +297,13 @@ final class HarderShellTest extends TestCase
     {
         $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'wood']);
         $patch = $this->get('/contacts')->inertiaProps('board.patches.0');
-        $this->post("/contacts/patches/{$patch['id']}?edition={$patch['edition']}", ['passed' => false, 'note' => 'sticky'])->assertSessionHas('said');
-        $this->from('/contacts')->post("/contacts/patches/{$patch['id']}?edition={$patch['edition']}", ['passed' => true, 'sure' => true])->assertRedirect('/contacts')->assertSessionHasErrors('edition');
+        $this->post("/contacts/patches/{$patch['id']}?edition={$patch['edition']}", [
+            'passed' => false, 'note' => 'sticky',
+        ])->assertSessionHas('said');
+        $this->from('/contacts')
+            ->post("/contacts/patches/{$patch['id']}?edition={$patch['edition']}", ['passed' => true, 'sure' => true])
+            ->assertRedirect('/contacts')
+            ->assertSessionHasErrors('edition');
         self::assertStringContainsString('it failed', (string) session('errors')->first('edition'));
         self::assertFalse((bool) DB::table('test_patches')->value('passed'));
     }
@@ -261,16 +314,43 @@ final class HarderShellTest extends TestCase
         $this->post('/swatches', ['version' => DB::table('formula_versions')->value('id'), 'name' => 'B-1']);
         $swatch = $this->get('/swatches/drawer')->inertiaProps('drawer.swatches.0');
         $this->post("/swatches/{$swatch['id']}?edition={$swatch['edition']}", ['note' => 'sweats at the edge'])->assertSessionHasNoErrors();
-        $this->from('/swatches/drawer')->post("/swatches/{$swatch['id']}?edition={$swatch['edition']}", ['note' => 'fine'])->assertRedirect('/swatches/drawer')->assertSessionHasErrors('edition');
+        $this->from('/swatches/drawer')
+            ->post("/swatches/{$swatch['id']}?edition={$swatch['edition']}", ['note' => 'fine'])
+            ->assertRedirect('/swatches/drawer')
+            ->assertSessionHasErrors('edition');
         self::assertSame('sweats at the edge', DB::table('swatches')->value('note'));
         $this->postJson("/swatches/{$swatch['id']}?edition=1", ['note' => 'fine'])->assertConflict();
+    }
+
+    /** A fresh demo, a backup put back, a second server: the same number, another shop. */
+    public function test_the_day_of_another_database_is_neither_shown_nor_waited_for(): void
+    {
+        $this->glove();
+        $this->getJson('/day/state')->assertOk();
+        $held = [];
+        foreach ([$this->workshop->id, $this->workshop->mark] as $of) {
+            $held[$of] = fopen(storage_path("framework/cache/day-{$of}"), 'c');
+            self::assertNotFalse($held[$of]);
+            flock($held[$of], LOCK_EX);
+        }
+        DB::table('workshops')->update(['mark' => 'another']);
+        // Without what says so, only the mark tells the two apart.
+        DB::table('builds')->delete();
+        $this->app?->forgetScopedInstances();
+        $day = app(KeptDay::class);
+        self::assertSame([], $day->at(CarbonImmutable::now())->moved);
+        self::assertFalse($day->isOfBefore);
+        foreach ($held as $of => $turn) {
+            fclose($turn);
+            unlink(storage_path("framework/cache/day-{$of}"));
+        }
     }
 
     public function test_while_one_lays_the_day_another_sees_the_plan_before_with_what_is_new_in_it(): void
     {
         $build = $this->glove();
         $before = $this->getJson('/day/state')->assertOk()->json('items');
-        $lock = fopen(storage_path("framework/cache/day-{$this->workshop->id}"), 'c');
+        $lock = fopen(storage_path("framework/cache/day-{$this->workshop->mark}"), 'c');
         self::assertNotFalse($lock);
         flock($lock, LOCK_EX);
         $this->draft();

@@ -23,7 +23,9 @@ final class HardnessTest extends TestCase
     /** @param  array<string, mixed>  $more */
     private function answer(array $more = []): \Illuminate\Testing\TestResponse
     {
-        return $this->postJson('/swatches/hardness', [...['base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => '00', 'reading' => 20]], ...$more]);
+        return $this->postJson('/swatches/hardness', [
+            ...['base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => '00', 'reading' => 20]], ...$more,
+        ]);
     }
 
     public function test_the_shops_own_pucks_answer_the_worked_example(): void
@@ -31,7 +33,9 @@ final class HardnessTest extends TestCase
         $this->fourPucks();
         $answer = $this->answer()->assertOk()->json();
 
-        self::assertEqualsWithDelta([75.1, 150.2], [$answer['harden']['for_target']['pct_of_ab'], $answer['harden']['for_target']['pct_of_one_part']], 0.05);
+        self::assertEqualsWithDelta(
+            [75.1, 150.2], [$answer['harden']['for_target']['pct_of_ab'], $answer['harden']['for_target']['pct_of_one_part']], 0.05,
+        );
         self::assertSame(4, $answer['harden']['rests_on']);
         self::assertSame(['Puck 0 %', 'Puck 30 %', 'Puck 60 %', 'Puck 90 %'], array_column($answer['pucks'], 'name'));
         self::assertSame(100, $answer['limit_pct']);
@@ -39,7 +43,12 @@ final class HardnessTest extends TestCase
 
     public function test_without_pucks_the_sheet_answers_and_the_screen_says_so(): void
     {
-        $this->get('/swatches')->assertOk()->assertInertia(fn (AssertableInertia $page) => $page->component('swatches/Hardness')->where('answer.harden.rests_on', 0)->where('answer.pucks', []));
+        $this->get('/swatches')->assertOk()->assertInertia(
+            fn (AssertableInertia $page) => $page
+                ->component('swatches/Hardness')
+                ->where('answer.harden.rests_on', 0)
+                ->where('answer.pucks', []),
+        );
     }
 
     public function test_grams_follow_for_a_batch_of_a_mass_or_a_volume_and_more_softener_is_lighter(): void
@@ -51,7 +60,10 @@ final class HardnessTest extends TestCase
         self::assertEqualsWithDelta(200.0, $byMass['mass_g'], 1e-9);
         self::assertEqualsWithDelta(75.1, 100 * $byMass['parts']['sf-1'] / ($byMass['parts']['A'] + $byMass['parts']['B']), 0.05);
         self::assertEqualsWithDelta(200.0, $byVolume['volume_ml'], 1e-9);
-        self::assertLessThan($this->answer(['batch' => ['volume_ml' => 200], 'target' => ['scale' => '00', 'reading' => 40]])->json('mix.mass_g'), $byVolume['mass_g']);
+        self::assertLessThan(
+            $this->answer(['batch' => ['volume_ml' => 200], 'target' => ['scale' => '00', 'reading' => 40]])->json('mix.mass_g'),
+            $byVolume['mass_g'],
+        );
     }
 
     public function test_softener_of_hot_vinyl_goes_into_the_pot_and_not_after(): void
@@ -80,16 +92,25 @@ final class HardnessTest extends TestCase
         self::assertEqualsWithDelta(75.1, 100 * $mix['parts']['sf-1'] / ($mix['parts']['A'] + $mix['parts']['B']), 0.05);
         self::assertEqualsWithDelta(100.0, $mix['volume_ml'], 1e-6);
 
-        $this->post('/swatches/hardness/sheet', ['base' => 'pr-10', 'softener' => 'sf-1', 'pct_of_ab' => 75.13, 'pour_id' => $pour->id])->assertRedirect("/pours/{$pour->id}");
-        self::assertSame([['code' => 'sf-1', 'amount' => 75.13, 'basis' => 'pct_of_ab', 'into' => 'after']], $pour->refresh()->sheet['formula']['additives']);
+        $this->post('/swatches/hardness/sheet', [
+            'base' => 'pr-10', 'softener' => 'sf-1', 'pct_of_ab' => 75.13, 'pour_id' => $pour->id,
+        ])->assertRedirect("/pours/{$pour->id}");
+        self::assertSame(
+            [['code' => 'sf-1', 'amount' => 75.13, 'basis' => 'pct_of_ab', 'into' => 'after']],
+            $pour->refresh()->sheet['formula']['additives'],
+        );
     }
 
     public function test_softener_keeps_its_place_among_what_else_goes_in(): void
     {
         $pour = $this->draft(['formula.additives' => [
-            ['code' => 'pi-fawn', 'amount' => 0.8, 'basis' => 'pct_of_total', 'into' => 'b'], ['code' => 'sf-1', 'amount' => 100, 'basis' => 'pct_of_a', 'into' => 'after'], ['code' => 'tk-1', 'amount' => 1, 'basis' => 'pct_of_ab', 'into' => 'after'],
+            ['code' => 'pi-fawn', 'amount' => 0.8, 'basis' => 'pct_of_total', 'into' => 'b'],
+            ['code' => 'sf-1', 'amount' => 100, 'basis' => 'pct_of_a', 'into' => 'after'],
+            ['code' => 'tk-1', 'amount' => 1, 'basis' => 'pct_of_ab', 'into' => 'after'],
         ]]);
-        $this->post('/swatches/hardness/sheet', ['base' => 'pr-10', 'softener' => 'sf-1', 'pct_of_ab' => 40, 'pour_id' => $pour->id])->assertRedirect();
+        $this->post('/swatches/hardness/sheet', [
+            'base' => 'pr-10', 'softener' => 'sf-1', 'pct_of_ab' => 40, 'pour_id' => $pour->id,
+        ])->assertRedirect();
 
         self::assertSame(['pi-fawn', 'sf-1', 'tk-1'], array_column($pour->refresh()->sheet['formula']['additives'], 'code'));
         self::assertSame('pct_of_ab', $pour->sheet['formula']['additives'][1]['basis']);
@@ -99,9 +120,14 @@ final class HardnessTest extends TestCase
     {
         $pour = $this->begun();
 
-        $this->from('/swatches')->post('/swatches/hardness/sheet', ['base' => 'pr-10', 'softener' => 'sf-1', 'pct_of_ab' => 40, 'pour_id' => $pour->id])->assertRedirect('/swatches')->assertSessionHasErrors('batch');
+        $this->from('/swatches')
+            ->post('/swatches/hardness/sheet', ['base' => 'pr-10', 'softener' => 'sf-1', 'pct_of_ab' => 40, 'pour_id' => $pour->id])
+            ->assertRedirect('/swatches')
+            ->assertSessionHasErrors('batch');
         self::assertSame(50, $pour->refresh()->sheet['formula']['additives'][0]['amount']);
-        self::assertStringContainsString('has been poured', (string) $this->answer(['batch' => ['pour_id' => $pour->id]])->json('mix_wrong'));
+        self::assertStringContainsString(
+            'has been poured', (string) $this->answer(['batch' => ['pour_id' => $pour->id]])->json('mix_wrong'),
+        );
     }
 
     public function test_what_it_costs_stands_beside_the_number(): void
@@ -150,14 +176,20 @@ final class HardnessTest extends TestCase
 
     public function test_harder_than_the_base_has_no_answer_but_a_sentence(): void
     {
-        $this->answer(['target' => ['scale' => 'A', 'reading' => 40]])->assertOk()->assertJsonPath('harden.for_target', null)->assertJsonPath('mix', null)->assertJsonPath('harden.warnings.0.code', 'harder_than_base');
+        $this->answer(['target' => ['scale' => 'A', 'reading' => 40]])
+            ->assertOk()
+            ->assertJsonPath('harden.for_target', null)
+            ->assertJsonPath('mix', null)
+            ->assertJsonPath('harden.warnings.0.code', 'harder_than_base');
     }
 
     public function test_nonsense_is_answered_at_its_field(): void
     {
         foreach ([
-            [['target' => ['scale' => '00', 'reading' => 104]], 'target.reading'], [['target' => ['scale' => 'D', 'reading' => 20]], 'target.scale'], [['base' => 'pr-99'], 'base'],
-            [['softener' => 'pi-fawn'], 'softener'], [['softener' => 'vs-1'], 'softener'], [['thinnest_mm' => -1], 'thinnest_mm'], [['colour' => 'red'], 'colour'],
+            [['target' => ['scale' => '00', 'reading' => 104]], 'target.reading'],
+            [['target' => ['scale' => 'D', 'reading' => 20]], 'target.scale'], [['base' => 'pr-99'], 'base'],
+            [['softener' => 'pi-fawn'], 'softener'], [['softener' => 'vs-1'], 'softener'], [['thinnest_mm' => -1], 'thinnest_mm'],
+            [['colour' => 'red'], 'colour'],
         ] as [$more, $field]) {
             $this->answer($more)->assertUnprocessable()->assertJsonPath('error.field', $field);
         }
@@ -166,7 +198,9 @@ final class HardnessTest extends TestCase
 
     public function test_vinyl_is_softened_on_its_own_basis_and_limit(): void
     {
-        $answer = $this->answer(['base' => 'hv-08', 'softener' => 'vs-1', 'target' => ['scale' => '00', 'reading' => 40]])->assertOk()->json();
+        $answer = $this->answer(['base' => 'hv-08', 'softener' => 'vs-1', 'target' => ['scale' => '00', 'reading' => 40]])
+            ->assertOk()
+            ->json();
 
         self::assertSame(30, $answer['limit_pct']);
         self::assertSame('hv-08', $answer['base']);
@@ -177,9 +211,17 @@ final class HardnessTest extends TestCase
     {
         $this->fourPucks();
         foreach (['Soft cheek' => 75.0, 'Bare' => 0.0] as $name => $pct) {
-            $this->post('/formulas', ['name' => $name, 'kind' => 'mix', 'recipe' => ['base' => 'pr-10', 'additives' => $pct === 0.0 ? [] : [['code' => 'sf-1', 'amount' => $pct, 'basis' => 'pct_of_ab', 'into' => 'after']]]])->assertSessionHasNoErrors();
+            $this->post('/formulas', [
+                'name' => $name, 'kind' => 'mix',
+                'recipe' => [
+                    'base' => 'pr-10',
+                    'additives' => $pct === 0.0 ? [] : [['code' => 'sf-1', 'amount' => $pct, 'basis' => 'pct_of_ab', 'into' => 'after']],
+                ],
+            ])->assertSessionHasNoErrors();
         }
-        $this->post('/formulas', ['name' => 'Stones', 'kind' => 'mix', 'recipe' => ['base' => 'cp-70', 'additives' => []]])->assertSessionHasNoErrors();
+        $this->post('/formulas', [
+            'name' => 'Stones', 'kind' => 'mix', 'recipe' => ['base' => 'cp-70', 'additives' => []],
+        ])->assertSessionHasNoErrors();
         $soft = array_column($this->getJson('/swatches/hardness/formulas')->assertOk()->json('formulas'), null, 'name');
         self::assertSame(['00', 20], [$soft['Soft cheek']['scale'], $soft['Soft cheek']['reading']]);
         $listed = array_column($this->get('/formulas')->inertiaProps('page')['formulas'], 'hardness', 'name');
@@ -187,6 +229,8 @@ final class HardnessTest extends TestCase
         self::assertArrayNotHasKey('Stones', $soft, 'Plaster has no such softness.');
         self::assertSame(['Soft cheek'], array_column($this->getJson('/swatches/hardness/formulas?q=cheek')->json('formulas'), 'name'));
         // The same softness of another base is another share of softener.
-        self::assertGreaterThan(3.0, abs(75.0 - $this->answer(['base' => 'br-28', 'softener' => 'sf-1'])->json('harden.for_target.pct_of_ab')));
+        self::assertGreaterThan(
+            3.0, abs(75.0 - $this->answer(['base' => 'br-28', 'softener' => 'sf-1'])->json('harden.for_target.pct_of_ab')),
+        );
     }
 }

@@ -29,12 +29,16 @@ final class HotRunTest extends TestCase
     private function plannedHot(array $more, ?float $thickest): Pour
     {
         $mould = $this->impression('mould', 'pr-40');
-        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Lures', 'material' => 'hv-08', 'from_id' => $mould->id]);
+        $cast = $mould->job->impressions()->create([
+            'position' => 9, 'kind' => 'cast', 'name' => 'Lures', 'material' => 'hv-08', 'from_id' => $mould->id,
+        ]);
         $this->post("/impressions/{$cast->id}/pours")->assertSessionHasNoErrors();
         $pour = Pour::query()->latest('id')->firstOrFail();
         $sheet = $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet'];
         $sheet['volume'] = ['method' => 'capacity', 'capacity_ml' => 120, 'allowance_pct' => 5];
-        $sheet['formula'] = ['base' => 'hv-08', 'additives' => [['code' => 'pv-soot', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'a'], ...$more]];
+        $sheet['formula'] = [
+            'base' => 'hv-08', 'additives' => [['code' => 'pv-soot', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'a'], ...$more],
+        ];
         // Stirred for ten minutes of six it would be lost; heat does the stirring.
         $sheet['plan']['mix_min'] = 10;
         $thickest === null || $sheet['plan']['thickest_mm'] = $thickest;
@@ -53,18 +57,28 @@ final class HotRunTest extends TestCase
         $this->travel(25)->minutes();
         $this->workUntil($pour, 'heat');
         $run = $this->getJson("/pours/{$pour->id}/state")->json();
-        self::assertSame([null, null, 'unread'], [$run['clock']['met_ms'], $run['clock']['pot_ends_ms'], $run['heat']['stands']], 'Cold it may stand all day.');
+        self::assertSame(
+            [null, null, 'unread'], [$run['clock']['met_ms'], $run['clock']['pot_ends_ms'], $run['heat']['stands']],
+            'Cold it may stand all day.',
+        );
         self::assertTrue($run['may_plan']);
         $step = ['step' => $run['step']['key']];
 
-        $this->record($pour, 'confirmed', $step)->assertUnprocessable()->assertJsonPath('error.field', 'sure')->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, 'Nobody has read'));
+        $this->record($pour, 'confirmed', $step)
+            ->assertUnprocessable()
+            ->assertJsonPath('error.field', 'sure')
+            ->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, 'Nobody has read'));
         $this->record($pour, 'heated', [...$step, 'c' => 1650])->assertUnprocessable()->assertJsonPath('error.field', 'payload.c');
         $this->record($pour, 'heated', [...$step, 'c' => 140, 'by' => 'probe'])->assertOk()->assertJsonPath('heat.stands', 'below');
-        $this->record($pour, 'confirmed', $step)->assertUnprocessable()->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, '140'));
+        $this->record($pour, 'confirmed', $step)->assertUnprocessable()->assertJsonPath(
+            'error.message', static fn (string $says): bool => str_contains($says, '140'),
+        );
         $this->travel(1)->minutes();
         $this->record($pour, 'heated', [...$step, 'c' => 174])->assertOk()->assertJsonPath('heat.stands', 'right');
         $this->travel(4)->minutes();
-        $this->record($pour, 'confirmed', $step)->assertUnprocessable()->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, 'Read it again'));
+        $this->record($pour, 'confirmed', $step)->assertUnprocessable()->assertJsonPath(
+            'error.message', static fn (string $says): bool => str_contains($says, 'Read it again'),
+        );
         $off = CarbonImmutable::now();
         $run = $this->record($pour, 'confirmed', [...$step, 'sure' => true])->assertOk()->assertJsonPath('step.kind', 'fill')->json();
         self::assertSame($off->getTimestampMs(), $run['clock']['met_ms']);
@@ -77,9 +91,18 @@ final class HotRunTest extends TestCase
         $pour = $this->begunHot();
         $this->workUntil($pour, 'fill');
         $run = $this->getJson("/pours/{$pour->id}/state")->json();
-        $this->record($pour, 'undone', ['of' => $run['take_back']['of']])->assertOk()->assertJsonPath('step.kind', 'heat')->assertJsonPath('clock.met_ms', null)->assertJsonPath('heat.stands', 'right');
+        $this->record($pour, 'undone', ['of' => $run['take_back']['of']])
+            ->assertOk()
+            ->assertJsonPath('step.kind', 'heat')
+            ->assertJsonPath('clock.met_ms', null)
+            ->assertJsonPath('heat.stands', 'right');
         $this->workUntil($pour, 'fill');
-        $this->record($pour, 'reheated', ['step' => '1:fill'])->assertOk()->assertJsonPath('step.kind', 'heat')->assertJsonPath('heat.readings', [])->assertJsonPath('heat.reheats', 1)->assertJsonPath('clock.met_ms', null);
+        $this->record($pour, 'reheated', ['step' => '1:fill'])
+            ->assertOk()
+            ->assertJsonPath('step.kind', 'heat')
+            ->assertJsonPath('heat.readings', [])
+            ->assertJsonPath('heat.reheats', 1)
+            ->assertJsonPath('clock.met_ms', null);
         $this->workUntil($pour, 'wait');
         self::assertNotNull($pour->refresh()->met_at);
         $steps = array_column($this->getJson("/pours/{$pour->id}/history")->assertOk()->json('steps'), 'kind');
@@ -91,10 +114,14 @@ final class HotRunTest extends TestCase
     {
         // Eight minutes for the sheet's 12 mm: half an hour and two for 24.
         $pour = $this->plannedHot([], 24.0);
-        $asked = $this->postJson("/pours/{$pour->id}/sheet/ask", [...$pour->sheet, 'plan' => [...$pour->sheet['plan'], 'thickest_mm' => 6]])->assertOk()->json();
+        $asked = $this->postJson("/pours/{$pour->id}/sheet/ask", [...$pour->sheet, 'plan' => [...$pour->sheet['plan'], 'thickest_mm' => 6]])
+            ->assertOk()
+            ->json();
         self::assertEqualsWithDelta(2.0, $asked['cure']['demould_min']['likely'], 1e-6);
         self::assertEqualsWithDelta(6.0, $asked['cure']['pot_life_min']['likely'], 1e-6);
-        $this->postJson("/pours/{$pour->id}/sheet/ask", [...$pour->sheet, 'plan' => [...$pour->sheet['plan'], 'thickest_mm' => 0]])->assertOk()->assertJsonPath('errors.0.field', 'plan.thickest_mm');
+        $this->postJson("/pours/{$pour->id}/sheet/ask", [
+            ...$pour->sheet, 'plan' => [...$pour->sheet['plan'], 'thickest_mm' => 0],
+        ])->assertOk()->assertJsonPath('errors.0.field', 'plan.thickest_mm');
         $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
         $this->workUntil($pour, 'wait');
         $run = $this->getJson("/pours/{$pour->id}/state")->json();
@@ -112,7 +139,12 @@ final class HotRunTest extends TestCase
         $this->workUntil($pour, 'grade');
         $run = $this->getJson("/pours/{$pour->id}/state")->json();
 
-        return $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => round($run['weighed_g'] - $left, 3), 'left_g' => $left, 'pieces' => 4, 'note' => '', 'scrap' => $keep])->assertOk()->json();
+        return $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => round($run['weighed_g'] - $left, 3), 'left_g' => $left,
+            'pieces' => 4, 'note' => '', 'scrap' => $keep,
+        ])
+            ->assertOk()
+            ->json();
     }
 
     public function test_what_is_left_goes_back_on_the_shelf_with_its_melts_and_into_the_next_pot(): void
@@ -133,11 +165,15 @@ final class HotRunTest extends TestCase
 
         $next = $this->begunHot([['code' => 'hv-re', 'amount' => 20, 'basis' => 'pct_of_total', 'into' => 'a']]);
         $asked = array_column($this->getJson("/pours/{$next->id}/state")->json('checklist'), 'text', 'id');
-        self::assertStringContainsString("L-{$lot->id} was melted 1 time before. At 20 % of the pot the cast comes out about 0.3 points harder", $asked['scrap-hv-re']);
+        self::assertStringContainsString(
+            "L-{$lot->id} was melted 1 time before. At 20 % of the pot the cast comes out about 0.3 points harder", $asked['scrap-hv-re'],
+        );
         $this->workUntil($next, 'heat');
         $was = $this->getJson("/pours/{$next->id}/state")->json('cup.fills');
         $drawn = array_column($was, 'poured_g', 'code')['hv-re'];
-        self::assertEqualsWithDelta(max(0.0, 30.0 - $drawn), $lot->refresh()->parts->firstOrFail()->left_g, 0.01, 'It is drawn as anything of the stores is.');
+        self::assertEqualsWithDelta(
+            max(0.0, 30.0 - $drawn), $lot->refresh()->parts->firstOrFail()->left_g, 0.01, 'It is drawn as anything of the stores is.',
+        );
         $done = $this->graded($next, 10.0);
         self::assertSame(2, $done['scrap']['lot']['remelts'], 'Once more than what went in.');
         self::assertNull($this->graded($this->begunHot(), 12.0, false)['scrap']['lot'], 'Thrown away is not on the shelf.');
@@ -153,7 +189,9 @@ final class HotRunTest extends TestCase
         $this->record($pour, 'confirmed', ['step' => '1:heat'])->assertUnprocessable();
         $this->record($pour, 'confirmed', ['step' => '1:heat', 'sure' => true])->assertOk()->assertJsonPath('scrap.worth', false);
         $this->workUntil($pour, 'grade');
-        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'poor', 'faults' => [], 'used_g' => 60, 'left_g' => 40, 'pieces' => 1, 'note' => ''])->assertOk()->assertJsonPath('scrap.lot', null);
+        $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => 'poor', 'faults' => [], 'used_g' => 60, 'left_g' => 40, 'pieces' => 1, 'note' => '',
+        ])->assertOk()->assertJsonPath('scrap.lot', null);
     }
 
     public function test_rubber_is_never_put_on_the_heat(): void
@@ -182,6 +220,9 @@ final class HotRunTest extends TestCase
                 throw new DeviceLost('The probe does not answer. Type it.');
             }
         });
-        $this->getJson('/devices/probe')->assertOk()->assertJsonPath('celsius', null)->assertJsonPath('lost', 'The probe does not answer. Type it.');
+        $this->getJson('/devices/probe')
+            ->assertOk()
+            ->assertJsonPath('celsius', null)
+            ->assertJsonPath('lost', 'The probe does not answer. Type it.');
     }
 }

@@ -19,7 +19,8 @@ final class HouseTest extends TestCase
         // What is told and by whom, how warm it is, what is known, what is put together once for many looks.
         'Facts', 'People', 'Room', 'Library', 'Looks',
         // The craft, subject by subject.
-        'Contacts', 'Log', 'Sheets', 'Scale', 'Swatches', 'Stock', 'Costs', 'Formulas', 'Moulds', 'Builds', 'Jobs', 'Studies', 'Pours', 'Faults', 'Day', 'Ways', 'Shop', 'Exchange',
+        'Contacts', 'Log', 'Sheets', 'Scale', 'Swatches', 'Stock', 'Costs', 'Formulas', 'Moulds', 'Builds', 'Jobs', 'Studies', 'Pours',
+        'Faults', 'Day', 'Ways', 'Practice', 'Shop', 'Exchange', 'Paper',
         // The doors: what lifts old data, what works beside the bench, what answers a browser, what is typed on the machine itself.
         'Upgrades', 'Queue', 'Http', 'Console', 'Providers',
     ];
@@ -49,7 +50,9 @@ final class HouseTest extends TestCase
         $seen = [];
         foreach (self::files() as $path => $code) {
             $room = explode('/', $path)[0];
-            self::assertArrayHasKey($room, $place, "app/{$path} lies in a room nobody has given a place: a subject has one folder, in HouseTest::ROOMS.");
+            self::assertArrayHasKey(
+                $room, $place, "app/{$path} lies in a room nobody has given a place: a subject has one folder, in HouseTest::ROOMS.",
+            );
             $seen[$room] = true;
             foreach (self::named($code) as $other) {
                 self::assertArrayHasKey($other, $place, "app/{$path} names App\\{$other}, which is no room.");
@@ -61,7 +64,12 @@ final class HouseTest extends TestCase
 
     public function test_the_guard_itself_would_notice(): void
     {
-        self::assertSame(['Pours', 'Day', 'Http', 'Jobs'], self::named("use App\\Pours\\StartPour;\nuse App\\Pours\\RunStream; \\App\\Day\\DayDesk::class; // {@see \\App\\Http\\Reply}\n'App\\\\Jobs\\\\JobView'"));
+        self::assertSame(
+            ['Pours', 'Day', 'Http', 'Jobs'],
+            self::named(
+                "use App\\Pours\\StartPour;\nuse App\\Pours\\RunStream; \\App\\Day\\DayDesk::class; // {@see \\App\\Http\\Reply}\n'App\\\\Jobs\\\\JobView'",
+            ),
+        );
         self::assertSame([], self::named('namespace Tests\\App; $happened = "an app\\log";'));
     }
 
@@ -84,11 +92,52 @@ final class HouseTest extends TestCase
     {
         $actions = 0;
         foreach (self::files() as $path => $code) {
-            if (preg_match('/public function __invoke\(/', $code) === 1 && ! str_starts_with($path, 'Http/') && ! str_ends_with($path, 'ReadBench.php')) {
+            if (
+                preg_match('/public function __invoke\(/', $code) === 1
+                && ! str_starts_with($path, 'Http/')
+                && ! str_ends_with($path, 'ReadBench.php')
+            ) {
                 self::assertDoesNotMatchRegularExpression('/\\\\[A-Z][A-Za-z]+View;/', $code, "app/{$path}");
                 $actions++;
             }
         }
         self::assertGreaterThan(30, $actions);
+    }
+
+    /** What is one text may be longer; what is code may not. */
+    public function test_a_line_ends_where_an_eye_does(): void
+    {
+        $root = dirname(__DIR__, 2);
+        foreach (['app', 'config', 'core/src', 'core/tests', 'database', 'routes', 'tests'] as $folder) {
+            $here = new RecursiveDirectoryIterator("{$root}/{$folder}", RecursiveDirectoryIterator::SKIP_DOTS);
+            foreach (new RecursiveIteratorIterator($here) as $file) {
+                if ($file instanceof SplFileInfo && $file->getExtension() === 'php') {
+                    self::assertSame([], self::tooLong((string) file_get_contents($file->getPathname())), $file->getPathname());
+                }
+            }
+        }
+        self::assertSame([2], self::tooLong("<?php\n\$a = ".str_repeat('$b + ', 40)."1;\n"));
+        self::assertSame([2], self::tooLong("<?php\n// ".str_repeat('word ', 40)."\n"));
+        self::assertSame([], self::tooLong("<?php\n\$a = '".str_repeat('word ', 40)."';\n"));
+    }
+
+    /** @return list<int> lines of more than 140 characters, a text in them counted as no more than 40 */
+    private static function tooLong(string $code): array
+    {
+        $spare = [];
+        $inText = false;
+        foreach (\PhpToken::tokenize($code) as $token) {
+            $inText = $token->text === '"' ? ! $inText : $inText;
+            if ($inText || $token->is([T_CONSTANT_ENCAPSED_STRING, T_ENCAPSED_AND_WHITESPACE])) {
+                foreach (explode("\n", $token->text) as $n => $part) {
+                    $spare[$token->line + $n] = ($spare[$token->line + $n] ?? -40) + mb_strlen($part);
+                }
+            }
+        }
+        $lines = explode("\n", $code);
+
+        return array_values(array_filter(
+            range(1, count($lines)), static fn (int $n): bool => mb_strlen($lines[$n - 1]) - max(0, $spare[$n] ?? 0) > 140,
+        ));
     }
 }

@@ -13,11 +13,14 @@ final class JobsTest extends TestCase
     public function test_a_job_is_made_with_the_first_links_of_its_chain(): void
     {
         $to = $this->post('/jobs', ['name' => 'Boot', 'quantity' => 2, 'purpose' => '', 'due_on' => '', 'chain' => [
-            ['kind' => 'original', 'name' => 'Last', 'material' => 'lime wood'], ['kind' => 'mould', 'name' => 'Glove', 'material' => 'br-28'], ['kind' => 'cast', 'name' => 'Boots', 'material' => 'ur-35'],
+            ['kind' => 'original', 'name' => 'Last', 'material' => 'lime wood'],
+            ['kind' => 'mould', 'name' => 'Glove', 'material' => 'br-28'], ['kind' => 'cast', 'name' => 'Boots', 'material' => 'ur-35'],
         ]])->assertRedirect()->headers->get('Location');
 
         $this->get((string) $to)->assertInertia(static fn ($page) => $page->component('jobs/Job')
-            ->where('job.chain.0.material', 'lime wood')->where('job.chain.1.positive', false)->where('job.chain.1.shore', 'A 28')->where('job.chain.2.status', 'not planned yet'));
+            ->where('job.chain.0.material', 'lime wood')->where('job.chain.1.positive', false)->where('job.chain.1.shore', 'A 28')->where(
+                'job.chain.2.status', 'not planned yet',
+            ));
     }
 
     public function test_a_job_without_a_name_or_a_number_is_refused_and_nothing_is_made(): void
@@ -51,9 +54,13 @@ final class JobsTest extends TestCase
     public function test_links_are_added_and_changed(): void
     {
         $job = $this->impression()->job;
-        $this->from("/jobs/{$job->id}")->post("/jobs/{$job->id}/impressions", ['kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70'])->assertRedirect();
+        $this->from("/jobs/{$job->id}")->post("/jobs/{$job->id}/impressions", [
+            'kind' => 'copy', 'name' => 'Hard copy', 'material' => 'rf-70',
+        ])->assertRedirect();
         $copy = Impression::query()->where('name', 'Hard copy')->firstOrFail();
-        $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'Sanded copy', 'material' => 'rf-70', 'note' => '400 grit'])->assertRedirect();
+        $this->put("/impressions/{$copy->id}", [
+            'kind' => 'copy', 'name' => 'Sanded copy', 'material' => 'rf-70', 'note' => '400 grit',
+        ])->assertRedirect();
         $this->put("/impressions/{$copy->id}", ['kind' => 'sausage', 'name' => ''])->assertSessionHasErrors(['kind', 'name']);
         $this->put("/impressions/{$copy->id}", ['kind' => 'copy', 'name' => 'x', 'role' => ' '])->assertSessionHasErrors(['role']);
 

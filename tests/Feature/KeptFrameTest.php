@@ -19,11 +19,19 @@ final class KeptFrameTest extends TestCase
     {
         yield 'the room cools' => [static fn (self $test) => $test->putJson('/workshop', ['room_c' => 16.5])->assertOk()];
         yield 'a pour is planned' => [static fn (self $test) => $test->draft([], $test->impression('copy'))];
-        yield 'a sheet is changed' => [static fn (self $test) => $test->putJson('/pours/'.$test->draft([], $test->impression('copy'))->id.'/sheet', $test->sheet(['volume.volume_ml' => 444]))->assertOk()];
+        yield 'a sheet is changed' => [
+            static fn (self $test) => $test->putJson(
+                '/pours/'.$test->draft([], $test->impression('copy'))->id.'/sheet', $test->sheet(['volume.volume_ml' => 444]),
+            )->assertOk(),
+        ];
         yield 'a pour is begun' => [static fn (self $test) => $test->begun([], $test->impression())];
         yield 'a job is renamed past all models' => [static fn () => DB::table('jobs')->update(['name' => 'Another name'])];
         yield 'a link is renamed' => [static fn () => DB::table('impressions')->update(['name' => 'Another link'])];
-        yield 'a test patch is put on' => [static fn (self $test) => $test->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'plaster'])->assertRedirect()];
+        yield 'a test patch is put on' => [
+            static fn (self $test) => $test->post('/contacts/patches', [
+                'fresh' => 'silicone-platinum', 'surface' => 'plaster',
+            ])->assertRedirect(),
+        ];
         yield 'a job is put away' => [static fn () => Job::query()->firstOrFail()->delete()];
     }
 
@@ -92,7 +100,10 @@ final class KeptFrameTest extends TestCase
             }
         }
         $before = $turn();
-        DB::table('test_patches')->insert(['workshop_id' => $this->workshop->id, 'fresh' => 'x', 'surface' => 'y', 'put_on_at' => '2026-01-01 00:00:00', 'due_at' => '2026-01-01 00:00:00']);
+        DB::table('test_patches')->insert([
+            'workshop_id' => $this->workshop->id, 'fresh' => 'x', 'surface' => 'y', 'put_on_at' => '2026-01-01 00:00:00',
+            'due_at' => '2026-01-01 00:00:00',
+        ]);
         DB::table('test_patches')->where('fresh', 'x')->delete();
         self::assertSame($before + 2, $turn(), 'an insert and a deletion');
     }

@@ -45,7 +45,9 @@ final class LabelsTest extends TestCase
         self::assertSame([$second, $first], array_column($this->labels("?ids={$second},{$first},{$second},99999"), 'id'));
 
         $this->delete("/swatches/{$first}")->assertRedirect();
-        self::assertSame([$second], array_column($this->labels("?ids={$second},{$first}"), 'id'), 'What is out of the drawer needs no label.');
+        self::assertSame(
+            [$second], array_column($this->labels("?ids={$second},{$first}"), 'id'), 'What is out of the drawer needs no label.',
+        );
     }
 
     public function test_where_nothing_is_asked_for_the_last_pour_is_labelled(): void
@@ -62,10 +64,17 @@ final class LabelsTest extends TestCase
     /** @return iterable<string, array{string, list<array{string, int|float, string, string}>, list<string>}> */
     public static function formulas(): iterable
     {
-        yield 'a tin rubber mixed 10:1: of A alone it is eleven tenths' => ['tr-25', [['sf-1', 20, 'pct_of_ab', 'after']], ['Softener 20 % of A+B = 22 % of A alone']];
-        yield 'softener counted on one part is told on both' => ['pr-10', [['sf-1', 120, 'pct_of_a', 'after']], ['Softener 60 % of A+B = 120 % of A alone']];
+        yield 'a tin rubber mixed 10:1: of A alone it is eleven tenths' => [
+            'tr-25', [['sf-1', 20, 'pct_of_ab', 'after']], ['Softener 20 % of A+B = 22 % of A alone'],
+        ];
+        yield 'softener counted on one part is told on both' => [
+            'pr-10', [['sf-1', 120, 'pct_of_a', 'after']], ['Softener 60 % of A+B = 120 % of A alone'],
+        ];
         yield 'what has one part has one basis' => ['hv-08', [['vs-1', 12, 'pct_of_ab', 'a']], ['Vinyl softener 12 % of the base']];
-        yield 'softener first, then what colours it' => ['pr-10', [['pi-fawn', 0.8, 'pct_of_total', 'b'], ['sf-1', 40, 'pct_of_ab', 'after']], ['Softener 40 % of A+B = 80 % of A alone', 'Fawn pigment 0.8 % of everything']];
+        yield 'softener first, then what colours it' => [
+            'pr-10', [['pi-fawn', 0.8, 'pct_of_total', 'b'], ['sf-1', 40, 'pct_of_ab', 'after']],
+            ['Softener 40 % of A+B = 80 % of A alone', 'Fawn pigment 0.8 % of everything'],
+        ];
     }
 
     /**

@@ -23,7 +23,9 @@ final class LiftMouldsTest extends TestCase
         $at = $this->now->subDays($daysAgo);
 
         return Pour::query()->create([
-            'impression_id' => $link->id, 'sheet' => [], 'state' => PourState::Graded, 'started_at' => $at, 'poured_at' => $at, 'graded_at' => $at->addHours(6), 'grade' => $grade, 'faults' => $grade === 'spoilt' ? ['sticky'] : [], 'pieces' => $pieces, 'base_code' => $link->material,
+            'impression_id' => $link->id, 'sheet' => [], 'state' => PourState::Graded, 'started_at' => $at, 'poured_at' => $at,
+            'graded_at' => $at->addHours(6), 'grade' => $grade, 'faults' => $grade === 'spoilt' ? ['sticky'] : [], 'pieces' => $pieces,
+            'base_code' => $link->material,
             'plan' => ['room_c' => 19.5],
         ]);
     }
@@ -42,7 +44,13 @@ final class LiftMouldsTest extends TestCase
             app()->forgetScopedInstances();
         }
 
-        $of = static fn (Pour $pour): array => DB::table('castings')->join('moulds', 'moulds.id', '=', 'castings.mould_id')->where('pour_id', $pour->id)->orderBy('number')->get(['generation', 'outcome', 'fault'])->map(static fn (object $row): array => [(int) $row->generation, $row->outcome, $row->fault])->all();
+        $of = static fn (Pour $pour): array => DB::table('castings')
+            ->join('moulds', 'moulds.id', '=', 'castings.mould_id')
+            ->where('pour_id', $pour->id)
+            ->orderBy('number')
+            ->get(['generation', 'outcome', 'fault'])
+            ->map(static fn (object $row): array => [(int) $row->generation, $row->outcome, $row->fault])
+            ->all();
         self::assertSame([[0, 'good', null]], $of($before), 'Cast before any mould was logged: it was there all the same.');
         self::assertSame([[1, 'reject', 'sticky']], $of($first));
         self::assertSame(array_fill(0, 4, [2, 'usable', null]), $of($gang));
@@ -73,7 +81,9 @@ final class LiftMouldsTest extends TestCase
         $cast = $this->impression('cast', 'ur-35');
         $this->post("/impressions/{$cast->id}/builds", ['kind' => 'solid-cast', 'measured' => ['ml' => 100]])->assertRedirect();
         $build = (int) DB::table('builds')->where('plain', false)->max('id');
-        $tell = fn (string $kind, array $payload = []): int => $this->tell("/builds/{$build}/facts", $kind, $payload)->assertOk()->json('last_fact_id');
+        $tell = fn (string $kind, array $payload = []): int => $this->tell("/builds/{$build}/facts", $kind, $payload)
+            ->assertOk()
+            ->json('last_fact_id');
         $tell('done', ['op' => 'mould']);
         $this->post("/builds/{$build}/operations/pour/pour")->assertRedirect();
         $pour = Pour::query()->where('build_id', $build)->firstOrFail();
@@ -82,12 +92,18 @@ final class LiftMouldsTest extends TestCase
         $this->workUntil($pour->refresh(), 'done');
         foreach (['top', 'open', 'trim'] as $op) {
             $this->travel(30)->hours();
-            $this->tell("/builds/{$build}/facts", $op === 'top' ? 'left_out' : 'done', $op === 'top' ? ['op' => $op, 'why' => 'level'] : ['op' => $op, 'early' => true])->assertOk();
+            $this->tell(
+                "/builds/{$build}/facts", $op === 'top' ? 'left_out' : 'done',
+                $op === 'top' ? ['op' => $op, 'why' => 'level'] : ['op' => $op, 'early' => true],
+            )->assertOk();
         }
         $tell('graded', ['grade' => 'spoilt', 'faults' => ['bubbles'], 'pieces' => 1, 'note' => '']);
         self::assertSame('reject', DB::table('castings')->where('pour_id', $pour->id)->value('outcome'));
         $this->postJson("/pours/{$pour->id}/causes", ['answers' => ['where' => 'all']])->assertOk();
         $this->record($pour, 'diagnosed', ['cause' => 'moisture', 'answers' => []])->assertOk();
-        self::assertSame(['moisture', 'spoilt', PourState::Graded], [$pour->refresh()->cause, $pour->grade?->value, $pour->state], 'The grade of the build stands.');
+        self::assertSame(
+            ['moisture', 'spoilt', PourState::Graded], [$pour->refresh()->cause, $pour->grade?->value, $pour->state],
+            'The grade of the build stands.',
+        );
     }
 }

@@ -16,7 +16,9 @@ final class LogTest extends TestCase
     {
         $pour = $this->begun(['formula' => ['base' => $base, 'additives' => []], 'formula_name' => "Plain {$base}"]);
         $this->workUntil($pour, 'grade');
-        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => $grade, 'faults' => $faults, 'used_g' => 88.8, 'note' => $note])->assertOk();
+        $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => $grade, 'faults' => $faults, 'used_g' => 88.8, 'note' => $note,
+        ])->assertOk();
 
         return $pour;
     }
@@ -26,9 +28,17 @@ final class LogTest extends TestCase
         $first = $this->graded('good', [], 'smooth as an Egg');
         $second = $this->graded('poor', ['bubbles'], '100 % foam', 'pg-30');
 
-        foreach ([['', [$second->id, $first->id]], ['?q=egg', [$first->id]], ['?q=OWL', [$second->id, $first->id]], ['?q=100+%25', [$second->id]], ['?q=%25', [$second->id]],
-            ['?grade=poor', [$second->id]], ['?fault=bubbles', [$second->id]], ['?base=pr-10', [$first->id]], ['?fault=bubbles&base=pr-10', []]] as [$query, $ids]) {
-            $this->get("/log{$query}")->assertInertia(static fn ($page) => $page->where('log.pages.total', count($ids))->where('log.rows', static fn ($rows): bool => collect($rows)->pluck('id')->all() === $ids));
+        foreach ([['', [$second->id, $first->id]], ['?q=egg', [$first->id]], [
+            '?q=OWL', [$second->id, $first->id],
+        ], ['?q=100+%25', [$second->id]], ['?q=%25', [$second->id]],
+            ['?grade=poor', [$second->id]], [
+                '?fault=bubbles', [$second->id],
+            ], ['?base=pr-10', [$first->id]], ['?fault=bubbles&base=pr-10', []]] as [$query, $ids]) {
+            $this->get("/log{$query}")->assertInertia(
+                static fn ($page) => $page->where('log.pages.total', count($ids))->where(
+                    'log.rows', static fn ($rows): bool => collect($rows)->pluck('id')->all() === $ids,
+                ),
+            );
         }
     }
 
@@ -39,7 +49,13 @@ final class LogTest extends TestCase
         $csv = $this->get('/log.csv?grade=good')->assertOk()->streamedContent();
         $rows = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), explode("\r\n", trim($csv)));
 
-        self::assertSame(['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause', 'by'], $rows[0]);
+        self::assertSame(
+            [
+                'pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade',
+                'faults', 'note', 'cause', 'by',
+            ],
+            $rows[0],
+        );
         self::assertSame(['Owl brow', 'Cast', 'cast', 'pr-10', 'Plain pr-10 v1'], array_slice($rows[1], 2, 5));
         self::assertSame(['88.8', '1', '1', 'good', 'flash lines', "'=2+5\nsecond line, with a comma", '', ''], array_slice($rows[1], 8));
         self::assertSame(1, substr_count($this->get('/log.csv?grade=poor')->streamedContent(), "\r\n"));
@@ -50,7 +66,9 @@ final class LogTest extends TestCase
         $pour = $this->graded('good', [], 'ÜBERMASS, Größe neun, 50 % off_cut!');
         foreach (['übermass', 'GRÖSSE' => 0, 'größe', 'GRÖßE', '50 %', 'off_cut!', 'cut!'] as $words => $found) {
             [$words, $found] = is_int($words) ? [$found, 1] : [$words, $found];
-            $this->get('/log?'.http_build_query(['q' => $words]))->assertInertia(static fn ($page) => $page->where('log.pages.total', $found));
+            $this->get('/log?'.http_build_query(['q' => $words]))->assertInertia(
+                static fn ($page) => $page->where('log.pages.total', $found),
+            );
         }
         $this->get('/log?'.http_build_query(['q' => '5%off']))->assertInertia(static fn ($page) => $page->where('log.pages.total', 0));
         self::assertNotNull($pour->id);
@@ -72,14 +90,31 @@ final class LogTest extends TestCase
         $says = ['plain', 'thin at the rim', 'a “quoted" word', 'Übermaß', 'semi;colon', "o'clock", '100 % of it', ''];
         foreach (array_chunk(range(1, 4600), 200) as $some) {
             DB::table('pours')->insert(array_map(static fn (int $i): array => [
-                ...$row, 'note' => $i % 500 === 0 ? "once {$i} seldom" : $says[mt_rand(0, count($says) - 1)], 'grade' => $i % 900 === 0 ? 'spoilt' : 'good', 'faults' => $i % 700 === 0 ? '["bubbles"]' : '[]', 'cause' => null,
+                ...$row, 'note' => $i % 500 === 0 ? "once {$i} seldom" : $says[mt_rand(0, count($says) - 1)],
+                'grade' => $i % 900 === 0 ? 'spoilt' : 'good', 'faults' => $i % 700 === 0 ? '["bubbles"]' : '[]', 'cause' => null,
             ], $some));
         }
-        $read = static fn (callable $is): array => array_map(intval(...), DB::table('pours')->whereNotNull('graded_at')->orderBy('id')->get(['id', 'note', 'grade', 'faults'])->filter($is)->pluck('id')->all());
-        $says = static fn (string $part): \Closure => static fn (object $one): bool => str_contains(mb_strtolower((string) $one->note), $part);
+        $read = static fn (callable $is): array => array_map(
+            intval(...),
+            DB::table('pours')
+                ->whereNotNull('graded_at')
+                ->orderBy('id')
+                ->get(['id', 'note', 'grade', 'faults'])
+                ->filter($is)
+                ->pluck('id')
+                ->all(),
+        );
+        $says = static fn (string $part): \Closure => static fn (object $one): bool => str_contains(
+            mb_strtolower((string) $one->note), $part,
+        );
 
-        foreach (['seldom' => $says('seldom'), 'quoted"' => $says('quoted"'), "o'clock" => $says("o'clock"), 'ÜBERM' => $says('überm'), '%' => $says('%'), 'o\'' => $says("o'"), ';' => $says(';'), 'spoilt' => static fn (object $one): bool => $one->grade === 'spoilt',
-            'bubbles' => static fn (object $one): bool => $one->faults !== '[]', 'owl' => static fn (): bool => true, 'owl seldom' => $says('seldom'), 'thin seldom' => static fn (): bool => false] as $word => $is) {
+        foreach ([
+            'seldom' => $says('seldom'), 'quoted"' => $says('quoted"'), "o'clock" => $says("o'clock"), 'ÜBERM' => $says('überm'),
+            '%' => $says('%'), 'o\'' => $says("o'"), ';' => $says(';'),
+            'spoilt' => static fn (object $one): bool => $one->grade === 'spoilt',
+            'bubbles' => static fn (object $one): bool => $one->faults !== '[]',
+            'owl' => static fn (): bool => true, 'owl seldom' => $says('seldom'), 'thin seldom' => static fn (): bool => false,
+        ] as $word => $is) {
             self::assertSame(array_values($read($is)), $this->found($word), "“{$word}”");
         }
     }
@@ -92,7 +127,13 @@ final class LogTest extends TestCase
         $this->graded('good', [], 'the only heron');
         foreach (['heron', 'laid', 'heron owl'] as $words) {
             $query = app(LogQuery::class)(['q' => $words, 'grade' => '', 'fault' => '', 'base' => ''])->limit(500);
-            $plan = implode("\n", array_map(static fn (object $step): string => (string) $step->detail, DB::select("explain query plan {$query->toSql()}", $query->getBindings())));
+            $plan = implode(
+                "\n",
+                array_map(
+                    static fn (object $step): string => (string) $step->detail,
+                    DB::select("explain query plan {$query->toSql()}", $query->getBindings()),
+                ),
+            );
             self::assertDoesNotMatchRegularExpression('/^(SCAN|SEARCH) pours (?!USING INTEGER PRIMARY KEY)/m', $plan, $words);
         }
     }
@@ -122,7 +163,9 @@ final class LogTest extends TestCase
         $pour = $this->graded('good', [], '');
         $row = array_diff_key((array) DB::table('pours')->where('id', $pour->id)->first(), ['id' => 0, 'build_id' => 0]);
         for ($i = 0; $i < 40; $i++) {
-            DB::table('pours')->insert([...$row, 'grade' => $i % 4 === 0 ? 'poor' : 'superb', 'graded_at' => sprintf('2025-01-01 10:00:%02d.000', $i)]);
+            DB::table('pours')->insert([
+                ...$row, 'grade' => $i % 4 === 0 ? 'poor' : 'superb', 'graded_at' => sprintf('2025-01-01 10:00:%02d.000', $i),
+            ]);
         }
         $page = fn (string $query): array => $this->get("/log{$query}")->inertiaProps('log');
         [$first, $second] = [$page(''), $page('?page=2')];

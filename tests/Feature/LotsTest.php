@@ -49,7 +49,14 @@ final class LotsTest extends TestCase
         $this->graded($pour, ['pieces' => 2]);
 
         // From the kit to every pour and piece …
-        $this->get("/stores/lots/{$old->id}")->assertInertia(static fn (AssertableInertia $page) => $page->has('shown.went', 1)->has('shown.went.0.parts', 2)->where('shown.went.0.pour_id', $pour->id)->where('shown.went.0.pieces.0.n', 2)->where('shown.went.0.pieces.0.outcome', 'good'));
+        $this->get("/stores/lots/{$old->id}")->assertInertia(
+            static fn (AssertableInertia $page) => $page
+                ->has('shown.went', 1)
+                ->has('shown.went.0.parts', 2)
+                ->where('shown.went.0.pour_id', $pour->id)
+                ->where('shown.went.0.pieces.0.n', 2)
+                ->where('shown.went.0.pieces.0.outcome', 'good'),
+        );
         // … from the pour to the kit, and by the maker’s own number.
         $this->getJson("/pours/{$pour->id}/kept")->assertJsonPath('draws.0.label', "L-{$old->id}");
         self::assertContains("/stores/lots/{$old->id}", array_column($this->getJson('/find?q=ur-b-7')->json('found'), 'href'));
@@ -60,12 +67,16 @@ final class LotsTest extends TestCase
     public function test_another_kit_is_taken_where_somebody_says_so_and_what_it_lacks_comes_from_the_next(): void
     {
         $old = $this->kit();
-        $small = $this->kit(with: ['opened_on' => '2026-02-20', 'parts' => [['part' => 'A', 'grams' => 20], ['part' => 'B', 'grams' => 450]]]);
+        $small = $this->kit(
+            with: ['opened_on' => '2026-02-20', 'parts' => [['part' => 'A', 'grams' => 20], ['part' => 'B', 'grams' => 450]]],
+        );
         $pour = $this->cast();
         $this->record($pour, 'drawn_from', ['code' => 'ur-35', 'lot' => $small->id])->assertOk();
         $grams = $this->weigh($pour);
         self::assertSame(0.0, $this->left($small)['A']);
-        self::assertEqualsWithDelta(900.0 + 470.0 - $grams, array_sum($this->left($old)) + array_sum($this->left($small)), 0.01, 'Grams add up over both.');
+        self::assertEqualsWithDelta(
+            900.0 + 470.0 - $grams, array_sum($this->left($old)) + array_sum($this->left($small)), 0.01, 'Grams add up over both.',
+        );
         $this->record($pour, 'drawn_from', ['code' => 'ur-35', 'lot' => 999])->assertUnprocessable();
         $this->record($pour, 'drawn_from', ['code' => 'pr-10', 'lot' => $old->id])->assertUnprocessable();
         // Said afterwards that it was the old one after all: everything goes back.
@@ -81,7 +92,9 @@ final class LotsTest extends TestCase
         $this->weigh($pour);
         self::assertSame(0.0, $this->left($lot)['A']);
         self::assertGreaterThan(0.0, $this->getJson("/pours/{$pour->id}/kept")->json('short_g'));
-        $said = $this->tell("/stores/lots/{$lot->id}/facts", 'took', ['part' => 'A', 'grams' => 5, 'why' => 'a test patch'])->assertUnprocessable()->json('error.message');
+        $said = $this->tell("/stores/lots/{$lot->id}/facts", 'took', ['part' => 'A', 'grams' => 5, 'why' => 'a test patch'])
+            ->assertUnprocessable()
+            ->json('error.message');
         self::assertStringContainsString('By the book it has 0 g left, not 5 g.', $said);
         // It is counted, and goes on from there.
         $this->tell("/stores/lots/{$lot->id}/facts", 'counted', ['part' => 'A', 'left_g' => 33])->assertOk();
@@ -129,10 +142,22 @@ final class LotsTest extends TestCase
     {
         $lot = $this->kit(with: ['best_before' => '2026-02-28']);
         $this->putJson('/stores/ur-35/kit', ['price' => '58.40', 'mass_g' => 900, 'reorder_g' => 1000])->assertOk();
-        $this->tell("/stores/lots/{$lot->id}/facts", 'doubted', ['what' => 'lid_off'])->assertOk()->assertJsonPath('lot.trouble', 'lid_off');
-        $this->get('/stores/ur-35')->assertInertia(static fn (AssertableInertia $page) => $page->where('reorder.0.code', 'ur-35')->where('lots.0.past', true)->where('lots.0.trouble', 'lid_off')->where('on_hand.ur-35', static fn (float|int $g): bool => (float) $g === 900.0));
-        $this->putJson('/stores/ur-35/kit', ['price' => '58.400', 'mass_g' => 900])->assertUnprocessable()->assertJsonPath('error.field', 'price');
-        $this->putJson('/stores/ur-35/kit', ['price' => '58.40', 'mass_g' => null])->assertUnprocessable()->assertJsonPath('error.field', 'mass_g');
+        $this->tell("/stores/lots/{$lot->id}/facts", 'doubted', [
+            'what' => 'lid_off',
+        ])->assertOk()->assertJsonPath('lot.trouble', 'lid_off');
+        $this->get('/stores/ur-35')->assertInertia(
+            static fn (AssertableInertia $page) => $page
+                ->where('reorder.0.code', 'ur-35')
+                ->where('lots.0.past', true)
+                ->where('lots.0.trouble', 'lid_off')
+                ->where('on_hand.ur-35', static fn (float|int $g): bool => (float) $g === 900.0),
+        );
+        $this->putJson('/stores/ur-35/kit', [
+            'price' => '58.400', 'mass_g' => 900,
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'price');
+        $this->putJson('/stores/ur-35/kit', [
+            'price' => '58.40', 'mass_g' => null,
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'mass_g');
         $this->putJson('/stores/moonstone/kit', ['price' => null])->assertNotFound();
         $this->tell("/stores/lots/{$lot->id}/facts", 'ended', ['why' => 'thick'])->assertOk();
         $this->tell("/stores/lots/{$lot->id}/facts", 'took', ['part' => 'A', 'grams' => 1])->assertStatus(409);
@@ -142,7 +167,12 @@ final class LotsTest extends TestCase
     public function test_a_kit_that_makes_no_sense_is_refused_at_its_field(): void
     {
         $kit = ['code' => 'ur-35', 'got_on' => '2026-02-01', 'parts' => [['part' => 'A', 'grams' => 450], ['part' => 'B', 'grams' => 450]]];
-        foreach ([[['code' => 'moon'], 'code'], [['got_on' => '1.2.2026'], 'got_on'], [['got_on' => '2026-02-30'], 'got_on'], [['opened_on' => '2026-01-01'], 'opened_on'], [['price' => '12.345'], 'price'], [['price' => '12,30'], 'price'], [['parts' => []], 'parts'], [['parts' => [['part' => 'C', 'grams' => 1]]], 'parts'], [['parts' => [['part' => 'A', 'grams' => -1]]], 'parts.0.grams']] as [$change, $field]) {
+        foreach ([
+            [['code' => 'moon'], 'code'], [['got_on' => '1.2.2026'], 'got_on'], [['got_on' => '2026-02-30'], 'got_on'],
+            [['opened_on' => '2026-01-01'], 'opened_on'], [['price' => '12.345'], 'price'], [['price' => '12,30'], 'price'],
+            [['parts' => []], 'parts'], [['parts' => [['part' => 'C', 'grams' => 1]]], 'parts'],
+            [['parts' => [['part' => 'A', 'grams' => -1]]], 'parts.0.grams'],
+        ] as [$change, $field]) {
             $this->postJson('/stores/lots', [...$kit, ...$change])->assertUnprocessable()->assertJsonPath('error.field', $field);
         }
         self::assertSame(0, Lot::query()->count());
@@ -153,11 +183,19 @@ final class LotsTest extends TestCase
         $scrap = ['code' => 'hv-re', 'got_on' => '2026-03-01', 'parts' => [['part' => 'A', 'grams' => 400]]];
         $this->get('/stores/hv-re')->assertInertia(static fn (AssertableInertia $page) => $page->where('melts', true));
         $this->get('/stores/ur-35')->assertInertia(static fn (AssertableInertia $page) => $page->where('melts', false));
-        self::assertSame(3, Lot::query()->findOrFail($this->postJson('/stores/lots', [...$scrap, 'remelts' => 3])->assertOk()->json('id'))->remelts);
-        self::assertSame(1, Lot::query()->findOrFail($this->postJson('/stores/lots', $scrap)->assertOk()->json('id'))->remelts, 'What is scrap was melted once at least.');
+        self::assertSame(
+            3, Lot::query()->findOrFail($this->postJson('/stores/lots', [...$scrap, 'remelts' => 3])->assertOk()->json('id'))->remelts,
+        );
+        self::assertSame(
+            1, Lot::query()->findOrFail($this->postJson('/stores/lots', $scrap)->assertOk()->json('id'))->remelts,
+            'What is scrap was melted once at least.',
+        );
         $this->postJson('/stores/lots', [...$scrap, 'remelts' => 1.5])->assertUnprocessable()->assertJsonPath('error.field', 'remelts');
         $this->postJson('/stores/lots', [...$scrap, 'remelts' => -1])->assertUnprocessable()->assertJsonPath('error.field', 'remelts');
-        $this->postJson('/stores/lots', ['code' => 'ur-35', 'got_on' => '2026-03-01', 'parts' => [['part' => 'A', 'grams' => 400], ['part' => 'B', 'grams' => 400]], 'remelts' => 2])->assertUnprocessable()->assertJsonPath('error.field', 'remelts');
+        $this->postJson('/stores/lots', [
+            'code' => 'ur-35', 'got_on' => '2026-03-01', 'parts' => [['part' => 'A', 'grams' => 400], ['part' => 'B', 'grams' => 400]],
+            'remelts' => 2,
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'remelts');
         self::assertNull($this->kit()->remelts);
     }
 }

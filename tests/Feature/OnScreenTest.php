@@ -16,10 +16,14 @@ final class OnScreenTest extends TestCase
     public function test_a_sheet_that_another_screen_has_changed_is_not_written_over(): void
     {
         $pour = $this->draft();
-        $this->putJson("/pours/{$pour->id}/sheet?edition=1", $this->sheet(['volume.volume_ml' => 200]))->assertOk()->assertJsonPath('edition', 2);
+        $this->putJson("/pours/{$pour->id}/sheet?edition=1", $this->sheet([
+            'volume.volume_ml' => 200,
+        ]))->assertOk()->assertJsonPath('edition', 2);
 
         $late = $this->putJson("/pours/{$pour->id}/sheet?edition=1", $this->sheet(['volume.volume_ml' => 300]))->assertConflict();
-        $late->assertJsonPath('begun', false)->assertJsonPath('now.sheet.volume.volume_ml', 200)->assertJsonPath('now.reckoning.edition', 2);
+        $late->assertJsonPath('begun', false)->assertJsonPath(
+            'now.sheet.volume.volume_ml', 200,
+        )->assertJsonPath('now.reckoning.edition', 2);
         self::assertStringContainsString('changed on another screen', (string) $late->json('error.message'));
         self::assertSame(200, $pour->refresh()->sheet['volume']['volume_ml']);
         $this->putJson("/pours/{$pour->id}/sheet?edition=2", $this->sheet(['volume.volume_ml' => 300]))->assertOk();
@@ -38,7 +42,9 @@ final class OnScreenTest extends TestCase
     {
         $pour = $this->draft();
         foreach (['edition=', 'edition=now', 'edition[]=1'] as $said) {
-            $this->putJson("/pours/{$pour->id}/sheet?{$said}", $this->sheet(['volume.volume_ml' => 1]))->assertUnprocessable()->assertJsonPath('error.field', 'edition');
+            $this->putJson("/pours/{$pour->id}/sheet?{$said}", $this->sheet([
+                'volume.volume_ml' => 1,
+            ]))->assertUnprocessable()->assertJsonPath('error.field', 'edition');
         }
         self::assertSame(100, $pour->refresh()->sheet['volume']['volume_ml']);
     }
@@ -52,7 +58,9 @@ final class OnScreenTest extends TestCase
         self::assertEqualsWithDelta(250.0, $answer->json('volume.likely_ml'), 1e-9);
         self::assertSame([100, 1], [$pour->refresh()->sheet['volume']['volume_ml'], $pour->edition]);
         $this->putJson("/pours/{$pour->id}/sheet?edition=1", $this->sheet(['volume.volume_ml' => 180]))->assertOk();
-        $this->postJson("/pours/{$pour->id}/sheet/ask?edition=1", $this->sheet())->assertConflict()->assertJsonPath('now.sheet.volume.volume_ml', 180);
+        $this->postJson(
+            "/pours/{$pour->id}/sheet/ask?edition=1", $this->sheet(),
+        )->assertConflict()->assertJsonPath('now.sheet.volume.volume_ml', 180);
     }
 
     public function test_start_begins_what_the_screen_shows_and_nothing_else(): void
@@ -78,7 +86,9 @@ final class OnScreenTest extends TestCase
         $later = $this->postJson("/pours/{$pour->id}/sheet/ask", $pour->sheet)->assertOk();
         self::assertNotSame(count($shown->json('mix.batches')), count($later->json('mix.batches')));
 
-        $this->post("/pours/{$pour->id}/run?edition=1&stamp={$shown->json('stamp')}")->assertRedirect("/pours/{$pour->id}")->assertSessionHasErrors('sheet');
+        $this->post(
+            "/pours/{$pour->id}/run?edition=1&stamp={$shown->json('stamp')}",
+        )->assertRedirect("/pours/{$pour->id}")->assertSessionHasErrors('sheet');
         $this->post("/pours/{$pour->id}/run?edition=1&stamp={$later->json('stamp')}")->assertRedirect("/pours/{$pour->id}/run");
         self::assertCount(count($later->json('mix.batches')), $pour->refresh()->plan['run']['batches'] ?? []);
     }
@@ -123,7 +133,9 @@ final class OnScreenTest extends TestCase
         $this->workUntil($pour, 'weigh');
         $this->workUntilWeighed($pour, 1);
         $this->post("/pours/{$pour->id}/plan");
-        $this->putJson("/pours/{$pour->id}/sheet", $this->sheet(['volume.volume_ml' => 150, 'formula' => ['base' => 'pr-25', 'additives' => []]]))->assertOk();
+        $this->putJson("/pours/{$pour->id}/sheet", $this->sheet([
+            'volume.volume_ml' => 150, 'formula' => ['base' => 'pr-25', 'additives' => []],
+        ]))->assertOk();
         $this->post("/pours/{$pour->id}/run")->assertRedirect("/pours/{$pour->id}/run");
 
         self::assertEquals(0.0, $this->getJson("/pours/{$pour->id}/state")->json('weighed_g'));
@@ -158,12 +170,18 @@ final class OnScreenTest extends TestCase
         $this->workUntil($pour, 'mix');
         $met = $this->getJson("/pours/{$pour->id}/state")->json('clock.met_ms');
         $this->travel(3)->minutes();
-        $now = $this->record($pour, 'earlier', ['what' => 'met', 'batch' => 1, 'done_ms' => (int) now()->subMinutes(5)->getTimestampMs()])->assertOk()->json('clock.met_ms');
+        $now = $this->record($pour, 'earlier', ['what' => 'met', 'batch' => 1, 'done_ms' => (int) now()->subMinutes(5)->getTimestampMs()])
+            ->assertOk()
+            ->json('clock.met_ms');
         self::assertSame(1000 * 60 * 5, (int) now()->getTimestampMs() - $now);
         self::assertLessThan($met, $now);
         self::assertSame($now, (int) $pour->refresh()->met_at?->getTimestampMs());
-        $this->record($pour, 'earlier', ['what' => 'met', 'batch' => 1, 'done_ms' => (int) now()->subMinute()->getTimestampMs()])->assertUnprocessable()->assertJsonPath('error.field', 'done_ms');
-        $this->record($pour, 'earlier', ['what' => 'filled', 'batch' => 1, 'done_ms' => (int) now()->subMinute()->getTimestampMs()])->assertUnprocessable();
+        $this->record($pour, 'earlier', [
+            'what' => 'met', 'batch' => 1, 'done_ms' => (int) now()->subMinute()->getTimestampMs(),
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'done_ms');
+        $this->record($pour, 'earlier', [
+            'what' => 'filled', 'batch' => 1, 'done_ms' => (int) now()->subMinute()->getTimestampMs(),
+        ])->assertUnprocessable();
         $this->record($pour, 'swapped', ['step' => '1:mix'])->assertConflict();
     }
 
@@ -196,7 +214,9 @@ final class OnScreenTest extends TestCase
             $this->putJson("/pours/{$pour->id}/sheet", $sheet)->assertOk()->assertJsonPath('cup.ml', $cup);
             self::assertEquals($cup, $pour->refresh()->sheet['plan']['vessel']['capacity_ml']);
         }
-        $this->putJson("/pours/{$pour->id}/sheet", [...$this->sheet(['volume.volume_ml' => 60]), 'cup' => 'hand'])->assertOk()->assertJsonPath('cup', null);
+        $this->putJson("/pours/{$pour->id}/sheet", [
+            ...$this->sheet(['volume.volume_ml' => 60]), 'cup' => 'hand',
+        ])->assertOk()->assertJsonPath('cup', null);
         self::assertEquals(500, $pour->refresh()->sheet['plan']['vessel']['capacity_ml']);
     }
 
@@ -216,7 +236,9 @@ final class OnScreenTest extends TestCase
         self::assertTrue((bool) DB::table('jobs')->where('id', $link->job_id)->value('skin'));
 
         $this->putJson('/workshop?edition='.$this->workshop->refresh()->edition, ['hands' => 2])->assertOk();
-        $this->putJson('/workshop?edition='.$this->workshop->edition, ['hands' => 3])->assertConflict()->assertJsonPath('error.field', 'edition');
+        $this->putJson('/workshop?edition='.$this->workshop->edition, [
+            'hands' => 3,
+        ])->assertConflict()->assertJsonPath('error.field', 'edition');
         $this->putJson('/workshop?edition=99', ['muted' => true])->assertOk();
         self::assertSame(2, $this->workshop->refresh()->hands);
     }
@@ -232,6 +254,6 @@ final class OnScreenTest extends TestCase
     /** @return array<string, mixed> */
     private function inertia(string $path): array
     {
-        return $this->get($path)->assertOk()->viewData('page')['props'];
+        return (array) json_decode((string) json_encode($this->get($path)->assertOk()->viewData('page')['props']), true);
     }
 }

@@ -38,11 +38,14 @@ final class OneClockTest extends TestCase
         $this->gels(10, 11.0);
         $logs = array_fill(0, 10, ['room_c' => 20, 'kind' => 'gel', 'minutes' => 11]);
         $times = ['pot_life_min' => 22, 'demould_min' => 240, 'ref_c' => 23, 'q10' => 2.0];
-        $likely = $this->postJson('/api/reckon/cure', ['base' => $times, 'room_c' => 20, 'logs' => $logs])->assertOk()->json('pot_life_min.likely');
+        $likely = $this->postJson('/api/reckon/cure', ['base' => $times, 'room_c' => 20, 'logs' => $logs])
+            ->assertOk()
+            ->json('pot_life_min.likely');
         self::assertLessThan(14.0, $likely, 'Far from the 27 min the sheet would give in this room.');
 
         $said = ['verb mix' => $this->postJson('/api/reckon/mix', [
-            'base' => ['ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.06, 'b' => 1.08], ...$times], 'target' => ['mass_g' => 100, 'waste_pct' => 0],
+            'base' => ['ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.06, 'b' => 1.08], ...$times],
+            'target' => ['mass_g' => 100, 'waste_pct' => 0],
             'additives' => [], 'scale' => ['division_g' => 0.1], 'room_c' => 20, 'mix_min' => 1, 'logs' => $logs,
         ])->assertOk()->json('pot_life_min')];
 
@@ -53,7 +56,11 @@ final class OneClockTest extends TestCase
         $this->get('/stores/pr-10')->assertInertia(function (AssertableInertia $page) use (&$said): void {
             $said['the stores'] = $page->toArray()['props']['base']['here']['pot_life_min']['likely'];
         });
-        $said['the softener screen'] = $this->postJson('/swatches/hardness', ['base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => 'A', 'reading' => 10]])->assertOk()->json('cost.pot_life_min');
+        $said['the softener screen'] = $this->postJson('/swatches/hardness', [
+            'base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => 'A', 'reading' => 10],
+        ])
+            ->assertOk()
+            ->json('cost.pot_life_min');
 
         $pour = $this->bare();
         $said['the run before A meets B'] = $this->getJson("/pours/{$pour->id}/state")->json('clock.pot_life_min');
@@ -80,11 +87,17 @@ final class OneClockTest extends TestCase
     public function test_a_base_that_heats_itself_pours_the_shorter_the_more_stands_in_the_cup(): void
     {
         $of = function (float $grams): array {
-            $pour = $this->draft(['formula' => ['base' => 'rf-70', 'additives' => []], 'volume' => null, 'target' => ['mass_g' => $grams, 'waste_pct' => 0], 'plan.vessel.capacity_ml' => 5000, 'plan.mix_min' => 0.5, 'plan.pour_g_per_min' => 2000]);
+            $pour = $this->draft([
+                'formula' => ['base' => 'rf-70', 'additives' => []], 'volume' => null, 'target' => ['mass_g' => $grams, 'waste_pct' => 0],
+                'plan.vessel.capacity_ml' => 5000, 'plan.mix_min' => 0.5, 'plan.pour_g_per_min' => 2000,
+            ]);
             $sheet = $this->putJson("/pours/{$pour->id}/sheet", $pour->sheet)->assertOk()->json();
             $this->post("/pours/{$pour->id}/run")->assertRedirect("/pours/{$pour->id}/run");
 
-            return [$sheet['mix']['pot_life_min'], $sheet['cure']['pot_life_min']['likely'], $this->getJson("/pours/{$pour->id}/state")->json('clock.pot_life_min'), $sheet];
+            return [
+                $sheet['mix']['pot_life_min'], $sheet['cure']['pot_life_min']['likely'],
+                $this->getJson("/pours/{$pour->id}/state")->json('clock.pot_life_min'), $sheet,
+            ];
         };
         [$small, $large] = [$of(100.0), $of(2000.0)];
         foreach ([$small, $large] as [$mix, $cure, $run]) {
@@ -100,7 +113,10 @@ final class OneClockTest extends TestCase
     public function test_pours_of_all_sizes_teach_one_clock(): void
     {
         // 400 g of a resin with alpha 0.3 gel so much faster than 100 g: the sheet is right, and nothing is learnt from the size.
-        $pour = $this->begun(['formula' => ['base' => 'rf-70', 'additives' => []], 'volume' => null, 'target' => ['mass_g' => 400, 'waste_pct' => 0], 'plan.vessel.capacity_ml' => 5000, 'plan.mix_min' => 0.2, 'plan.pour_g_per_min' => 5000]);
+        $pour = $this->begun([
+            'formula' => ['base' => 'rf-70', 'additives' => []], 'volume' => null, 'target' => ['mass_g' => 400, 'waste_pct' => 0],
+            'plan.vessel.capacity_ml' => 5000, 'plan.mix_min' => 0.2, 'plan.pour_g_per_min' => 5000,
+        ]);
         $this->workUntil($pour, 'wait');
         $clock = $this->getJson("/pours/{$pour->id}/state")->json('clock');
         $this->travelTo(CarbonImmutable::createFromTimestampMs($clock['pot_ends_ms'])->max(CarbonImmutable::now()));
@@ -108,7 +124,11 @@ final class OneClockTest extends TestCase
         $this->record($pour, 'gelled', ['sure' => true])->assertOk();
 
         $sheet = $pour->refresh()->plan['clock']['model']['sheet'];
-        $late ? self::assertGreaterThan(0.0, $pour->gel_min) : self::assertEqualsWithDelta($sheet['pot_life_min'] * ($sheet['q10'] ?? 2.0) ** (($sheet['ref_c'] - 20.0) / 10.0), $pour->gel_min, 0.05);
+        $late
+            ? self::assertGreaterThan(0.0, $pour->gel_min)
+            : self::assertEqualsWithDelta(
+                $sheet['pot_life_min'] * ($sheet['q10'] ?? 2.0) ** (($sheet['ref_c'] - 20.0) / 10.0), $pour->gel_min, 0.05,
+            );
     }
 
     public function test_a_gel_that_is_taken_back_teaches_nothing(): void

@@ -10,10 +10,11 @@ use App\Models\Lot;
 use App\Models\Mould;
 use App\Models\Pour;
 use App\Moulds\CastKeeper;
-use App\Moulds\RecordedMould;
+use App\Moulds\MouldStreams;
 use App\Stock\LotBook;
 use App\Stock\Prices;
 use App\Stock\RecordedLot;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Inertia\Testing\AssertableInertia;
 use Tests\KeepsThings;
@@ -28,11 +29,19 @@ final class OneFigureTest extends TestCase
     {
         ['mould' => $link, 'cast' => $cast] = $this->chained();
         $mould = $this->mould($link);
-        $pour = $this->poured($cast, ['grade' => 'poor', 'faults' => ['bubbles'], 'pieces' => 3, 'each' => [['outcome' => 'good'], ['outcome' => 'reject', 'fault' => 'bubbles'], ['outcome' => 'usable']]]);
+        $pour = $this->poured($cast, [
+            'grade' => 'poor', 'faults' => ['bubbles'], 'pieces' => 3,
+            'each' => [['outcome' => 'good'], ['outcome' => 'reject', 'fault' => 'bubbles'], ['outcome' => 'usable']],
+        ]);
 
         $this->get("/jobs/{$cast->job_id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('job.cast', 2));
         $this->get('/jobs')->assertInertia(static fn (AssertableInertia $page) => $page->where('list.jobs.0.cast', 2));
-        $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.tally.good', 1)->where('mould.tally.usable', 1)->where('mould.tally.reject', 1));
+        $this->get("/rack/{$mould->id}")->assertInertia(
+            static fn (AssertableInertia $page) => $page
+                ->where('mould.tally.good', 1)
+                ->where('mould.tally.usable', 1)
+                ->where('mould.tally.reject', 1),
+        );
         self::assertSame(2, $pour->refresh()->good);
     }
 
@@ -63,7 +72,13 @@ final class OneFigureTest extends TestCase
 
     public function test_cash_counts_what_is_still_to_be_cast(): void
     {
-        $asked = ['currency' => 'EUR', 'casts' => 10, 'reject_pct' => 0, 'materials' => [['name' => 'A', 'used_g' => 1000, 'waste_pct' => 0, 'on_hand_g' => 0, 'kit' => ['price' => '50.00', 'mass_g' => 500]]], 'moulds' => [], 'labour' => [], 'other' => []];
+        $asked = [
+            'currency' => 'EUR', 'casts' => 10, 'reject_pct' => 0,
+            'materials' => [
+                ['name' => 'A', 'used_g' => 1000, 'waste_pct' => 0, 'on_hand_g' => 0, 'kit' => ['price' => '50.00', 'mass_g' => 500]],
+            ],
+            'moulds' => [], 'labour' => [], 'other' => [],
+        ];
         $this->postJson('/cost', $asked)->assertOk()->assertJsonPath('cash', '100.00')->assertJsonPath('total', '100.00');
         $this->postJson('/cost', [...$asked, 'done' => 6])->assertOk()->assertJsonPath('cash', '50.00')->assertJsonPath('total', '100.00');
         $this->postJson('/cost', [...$asked, 'done' => 10])->assertJsonPath('cash', '0.00');
@@ -100,11 +115,15 @@ final class OneFigureTest extends TestCase
         ['mould' => $link] = $this->chained();
         $mould = $this->mould($link);
         $first = $mould->name;
-        foreach ([['named', ['name' => 'Crab, old']], ['placed', ['place' => 'top shelf']], ['named', ['name' => 'Crab, oldest']]] as [$kind, $said]) {
+        foreach ([
+            ['named', ['name' => 'Crab, old']], ['placed', ['place' => 'top shelf']], ['named', ['name' => 'Crab, oldest']],
+        ] as [$kind, $said]) {
             $this->tell("/rack/{$mould->id}/facts", $kind, $said)->assertOk();
         }
         foreach ([['Crab, old', 'top shelf'], ['Crab, old', null], [$first, null]] as $stands) {
-            $this->tell("/rack/{$mould->id}/facts", 'undone', ['of' => $this->get("/rack/{$mould->id}")->inertiaProps('mould.take_back')])->assertOk();
+            $this->tell("/rack/{$mould->id}/facts", 'undone', [
+                'of' => $this->get("/rack/{$mould->id}")->inertiaProps('mould.take_back'),
+            ])->assertOk();
             self::assertSame($stands, [$mould->refresh()->name, $mould->place]);
         }
         self::assertNull($this->get("/rack/{$mould->id}")->inertiaProps('mould.take_back'));
@@ -112,10 +131,15 @@ final class OneFigureTest extends TestCase
 
     public function test_a_reading_of_a_test_patch_and_that_an_original_is_gone_come_back(): void
     {
-        $this->post('/contacts/patches', ['fresh' => 'silicone-platinum', 'surface' => 'abs-brick', 'base' => 'pr-10', 'place' => 'lid', 'hours' => 0])->assertSessionHasNoErrors();
+        $this->post('/contacts/patches', [
+            'fresh' => 'silicone-platinum', 'surface' => 'abs-brick', 'base' => 'pr-10', 'place' => 'lid', 'hours' => 0,
+        ])->assertSessionHasNoErrors();
         $patch = \App\Models\TestPatch::query()->firstOrFail();
         $this->post("/contacts/patches/{$patch->id}", ['passed' => 0, 'note' => 'tacky'])->assertSessionHasNoErrors();
-        $undo = $this->post("/contacts/patches/{$patch->id}", ['passed' => 1, 'sure' => 1])->assertSessionHas('undo')->getSession()?->get('undo');
+        $undo = $this->post("/contacts/patches/{$patch->id}", ['passed' => 1, 'sure' => 1])
+            ->assertSessionHas('undo')
+            ->getSession()
+            ?->get('undo');
         self::assertTrue($patch->refresh()->passed);
         $this->post((string) $undo)->assertSessionHas('said', 'It is as it was read before.');
         self::assertSame([false, 'tacky'], [$patch->refresh()->passed, $patch->note]);
@@ -148,7 +172,10 @@ final class OneFigureTest extends TestCase
     public function test_a_kit_counted_between_two_cups_stays_right(): void
     {
         $lot = $this->kit(with: ['parts' => [['part' => 'A', 'grams' => 5000], ['part' => 'B', 'grams' => 5000]]]);
-        $pour = $this->begun(['volume.volume_ml' => 700, 'formula' => ['base' => 'ur-35', 'additives' => []], 'plan.pour_g_per_min' => 900], $this->impression('cast', 'ur-35'));
+        $pour = $this->begun(
+            ['volume.volume_ml' => 700, 'formula' => ['base' => 'ur-35', 'additives' => []], 'plan.pour_g_per_min' => 900],
+            $this->impression('cast', 'ur-35'),
+        );
         self::assertGreaterThan(1, count($pour->plan['run']['batches'] ?? []));
         $run = $this->weighedOnce($pour);
         $this->travel(1)->minutes();
@@ -216,7 +243,10 @@ final class OneFigureTest extends TestCase
         mt_srand(1911);
         ['mould' => $link, 'cast' => $cast] = $this->chained();
         $mould = $this->mould($link);
-        $lots = [$this->kit(), $this->kit(with: ['opened_on' => '2026-02-20', 'parts' => [['part' => 'A', 'grams' => 60], ['part' => 'B', 'grams' => 60]]])];
+        $lots = [
+            $this->kit(),
+            $this->kit(with: ['opened_on' => '2026-02-20', 'parts' => [['part' => 'A', 'grams' => 60], ['part' => 'B', 'grams' => 60]]]),
+        ];
         for ($round = 0; $round < 12; $round++) {
             $this->anyHistory($cast, $mould, $lots);
             $shown = $this->shown();
@@ -242,19 +272,28 @@ final class OneFigureTest extends TestCase
             $lot = $lots[mt_rand(0, 1)];
             match (true) {
                 mt_rand(0, 9) === 0 && $run['take_back'] !== null => $this->record($pour, 'undone', ['of' => $run['take_back']['of']]),
-                mt_rand(0, 9) === 0 => $this->tell("/stores/lots/{$lot->id}/facts", 'counted', ['part' => 'A', 'left_g' => mt_rand(100, 400)]),
+                mt_rand(0, 9) === 0 => $this->tell("/stores/lots/{$lot->id}/facts", 'counted', [
+                    'part' => 'A', 'left_g' => mt_rand(100, 400),
+                ]),
                 mt_rand(0, 11) === 0 => $this->tell("/stores/lots/{$lot->id}/facts", 'priced', ['price' => mt_rand(40, 90).'.00']),
                 mt_rand(0, 11) === 0 => $this->tell("/rack/{$mould->id}/facts", 'placed', ['place' => 'shelf '.mt_rand(1, 9)]),
                 mt_rand(0, 11) === 0 => $this->takeBack("/stores/lots/{$lot->id}", 'shown'),
                 mt_rand(0, 11) === 0 => $this->takeBack("/rack/{$mould->id}", 'mould'),
-                $kind === 'contacts' => array_map(fn (array $item) => $item['done'] || $this->record($pour, 'checked', ['item' => $item['id']]), $run['checklist']),
+                $kind === 'contacts' => array_map(
+                    fn (array $item) => $item['done'] || $this->record($pour, 'checked', ['item' => $item['id']]), $run['checklist'],
+                ),
                 default => null,
             };
             $run = $this->getJson("/pours/{$pour->id}/state")->json();
             match ($run['step']['kind']) {
                 'weigh' => $this->record($pour, 'weighed', ['step' => $run['step']['key'], 'reading_g' => $run['line']['running']]),
                 'wait' => $this->record($pour, 'opened', ['step' => $run['step']['key']]),
-                'grade' => $this->graded($pour, mt_rand(0, 1) === 0 ? ['grade' => 'poor', 'faults' => ['bubbles']] : ['pieces' => 2, 'each' => [['outcome' => 'good'], ['outcome' => 'reject']]]),
+                'grade' => $this->graded(
+                    $pour,
+                    mt_rand(0, 1) === 0
+                        ? ['grade' => 'poor', 'faults' => ['bubbles']]
+                        : ['pieces' => 2, 'each' => [['outcome' => 'good'], ['outcome' => 'reject']]],
+                ),
                 'done', 'given_up' => null,
                 default => $this->record($pour, 'confirmed', ['step' => $run['step']['key']]),
             };
@@ -278,22 +317,44 @@ final class OneFigureTest extends TestCase
             app(CastKeeper::class)->settle($run);
         }
         Lot::query()->with('parts')->get()->each(static fn (Lot $lot) => RecordedLot::of($lot)->write());
-        Mould::query()->get()->each(static fn (Mould $mould) => RecordedMould::of($mould)->write());
+        foreach (Mould::query()->pluck('id') as $id) {
+            app(MouldStreams::class)->open($id, CarbonImmutable::now())->project();
+        }
     }
 
     /** @return array<string, mixed> */
     private function shown(): array
     {
         // What stands in the row of a pour is what its pieces come to, one by one.
-        self::assertSame(0, DB::table('pours')->whereRaw("good != (select count(*) from castings where pour_id = pours.id and outcome != 'reject')")->count());
-        $rows = static fn (string $table, array $columns): array => array_map(static fn (object $row): array => (array) $row, DB::table($table)->orderBy($columns[0])->get($columns)->all());
+        self::assertSame(
+            0,
+            DB::table('pours')->whereRaw(
+                "good != (select count(*) from castings where pour_id = pours.id and outcome != 'reject')",
+            )->count(),
+        );
+        $rows = static fn (string $table, array $columns): array => array_map(
+            static fn (object $row): array => (array) $row, DB::table($table)->orderBy($columns[0])->get($columns)->all(),
+        );
 
         return [
             'parts' => $rows('lot_parts', ['id', 'left_g']), 'lots' => $rows('lots', ['id', 'price', 'opened_on', 'ended_at']),
             'moulds' => $rows('moulds', ['id', 'name', 'place', 'casts', 'casts_before', 'retired_at']),
-            'castings' => DB::table('castings')->orderBy('pour_id')->orderBy('number')->get(['pour_id', 'mould_id', 'number', 'outcome', 'fault'])->map(static fn (object $row): array => (array) $row)->all(),
-            'draws' => DB::table('lot_draws')->orderBy('pour_id')->orderBy('at')->orderBy('part')->orderBy('lot_id')->get(['pour_id', 'lot_id', 'part', 'grams', 'at'])->map(static fn (object $row): array => (array) $row)->all(),
-            'good' => GoodPieces::of(DB::table('impressions')->pluck('id')->map(intval(...))->all()), 'prices' => app(Prices::class)->of(['ur-35', 'pr-25']),
+            'castings' => DB::table('castings')
+                ->orderBy('pour_id')
+                ->orderBy('number')
+                ->get(['pour_id', 'mould_id', 'number', 'outcome', 'fault'])
+                ->map(static fn (object $row): array => (array) $row)
+                ->all(),
+            'draws' => DB::table('lot_draws')
+                ->orderBy('pour_id')
+                ->orderBy('at')
+                ->orderBy('part')
+                ->orderBy('lot_id')
+                ->get(['pour_id', 'lot_id', 'part', 'grams', 'at'])
+                ->map(static fn (object $row): array => (array) $row)
+                ->all(),
+            'good' => GoodPieces::of(DB::table('impressions')->pluck('id')->map(intval(...))->all()),
+            'prices' => app(Prices::class)->of(['ur-35', 'pr-25']),
         ];
     }
 

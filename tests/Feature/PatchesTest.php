@@ -50,9 +50,14 @@ final class PatchesTest extends TestCase
 
     public function test_several_patches_are_put_on_from_one_contact_and_each_clears_just_its_own_combination(): void
     {
-        $this->post("{$this->url}/patches", ['patches' => [['release' => null], ['release' => 'petroleum-jelly'], ['release' => 'wax-spray']]])->assertSessionHas('said');
+        $this->post("{$this->url}/patches", [
+            'patches' => [['release' => null], ['release' => 'petroleum-jelly'], ['release' => 'wax-spray']],
+        ])->assertSessionHas('said');
         [$bare, $jelly, $wax] = TestPatch::query()->orderBy('id')->get()->all();
-        self::assertSame([['pr-25', null, null], ['pr-25', null, 'petroleum-jelly'], ['pr-25', null, 'wax-spray']], array_map(static fn (TestPatch $one): array => [$one->base, $one->sealed_with, $one->released_with], [$bare, $jelly, $wax]));
+        self::assertSame(
+            [['pr-25', null, null], ['pr-25', null, 'petroleum-jelly'], ['pr-25', null, 'wax-spray']],
+            array_map(static fn (TestPatch $one): array => [$one->base, $one->sealed_with, $one->released_with], [$bare, $jelly, $wax]),
+        );
 
         $this->choose(['release' => 'petroleum-jelly']);
         self::assertSame('test-first', $this->contact()['result']['verdict']);
@@ -73,11 +78,15 @@ final class PatchesTest extends TestCase
 
     public function test_nothing_is_put_on_twice_none_or_over_a_sealer_that_is_only_planned(): void
     {
-        foreach ([[], [['release' => null], ['release' => null]], [['release' => 'hope']], array_fill(0, 30, ['release' => null])] as $patches) {
+        foreach ([
+            [], [['release' => null], ['release' => null]], [['release' => 'hope']], array_fill(0, 30, ['release' => null]),
+        ] as $patches) {
             $this->post("{$this->url}/patches", ['patches' => $patches])->assertSessionHasErrors('contact.patches');
         }
         $this->choose(['sealed_with' => 'lacquer']);
-        $this->post("{$this->url}/patches", ['patches' => [['sealed_with' => 'lacquer', 'release' => null]]])->assertSessionHasErrors('contact.patches');
+        $this->post("{$this->url}/patches", [
+            'patches' => [['sealed_with' => 'lacquer', 'release' => null]],
+        ])->assertSessionHasErrors('contact.patches');
         self::assertSame(0, TestPatch::query()->count());
         $this->choose(['sealed_ms' => (int) now()->getTimestampMs()]);
         $this->post("{$this->url}/patches", ['patches' => [['sealed_with' => 'lacquer', 'release' => null]]])->assertSessionHasNoErrors();
@@ -101,7 +110,9 @@ final class PatchesTest extends TestCase
     {
         Impression::query()->where('kind', ImpressionKind::Original)->update(['surface' => 'plaster']);
         $this->choose(['sealed_with' => 'shellac', 'release' => 'petroleum-jelly']);
-        self::assertSame([null, 2, 210.0], [$this->contact()['sealed_ms'], $this->contact()['seal']['coats'], (float) $this->contact()['seal']['minutes']]);
+        self::assertSame([null, 2, 210.0], [
+            $this->contact()['sealed_ms'], $this->contact()['seal']['coats'], (float) $this->contact()['seal']['minutes'],
+        ]);
         $texts = function (): string {
             $pour = $this->draft(['formula' => ['base' => 'pr-25', 'additives' => []]], $this->mould);
             $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
@@ -124,12 +135,18 @@ final class PatchesTest extends TestCase
     public function test_what_is_cast_in_a_printed_mould_is_judged_by_it_and_the_mould_lies_on_the_rack(): void
     {
         $job = Job::query()->create(['workshop_id' => $this->mould->job->workshop_id, 'name' => 'Grip', 'quantity' => 2]);
-        $this->post("/jobs/{$job->id}/impressions", ['kind' => 'mould', 'name' => 'Printed mould', 'material' => '', 'surface' => 'print-resin'])->assertSessionHasNoErrors();
-        $this->post("/jobs/{$job->id}/impressions", ['kind' => 'cast', 'name' => 'Grips', 'material' => 'ur-35', 'from_id' => null])->assertSessionHasNoErrors();
+        $this->post("/jobs/{$job->id}/impressions", [
+            'kind' => 'mould', 'name' => 'Printed mould', 'material' => '', 'surface' => 'print-resin',
+        ])->assertSessionHasNoErrors();
+        $this->post("/jobs/{$job->id}/impressions", [
+            'kind' => 'cast', 'name' => 'Grips', 'material' => 'ur-35', 'from_id' => null,
+        ])->assertSessionHasNoErrors();
         [$mould, $cast] = $job->impressions()->get()->all();
         $chain = array_column($this->get("/jobs/{$job->id}")->inertiaProps('job.chain'), null, 'id');
 
-        self::assertSame([true, false, false], [$chain[$mould->id]['had'], $chain[$mould->id]['pourable'], $chain[$cast->id]['knows_nothing']]);
+        self::assertSame([true, false, false], [
+            $chain[$mould->id]['had'], $chain[$mould->id]['pourable'], $chain[$cast->id]['knows_nothing'],
+        ]);
         self::assertSame(['print-resin'], array_column($chain[$cast->id]['contacts'], 'surface'));
         $release = $chain[$cast->id]['contacts'][0]['result']['releases'][0]['id'];
         $this->put("/impressions/{$cast->id}/contacts/link-{$mould->id}", ['release' => $release, 'sealed_with' => 'acrylic-spray']);
@@ -145,14 +162,20 @@ final class PatchesTest extends TestCase
         $cast = $job->impressions()->create(['position' => 0, 'kind' => ImpressionKind::Cast, 'name' => 'Pieces', 'material' => 'pr-10']);
         self::assertTrue($this->get("/jobs/{$job->id}")->inertiaProps('job.chain.0.knows_nothing'));
         $pour = $this->begun([], $cast);
-        self::assertStringContainsString('No contact known', implode(' ', array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text')));
+        self::assertStringContainsString(
+            'No contact known', implode(' ', array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text')),
+        );
         self::assertNotNull(Pour::query()->find($pour->id));
     }
 
     public function test_a_mould_of_wood_is_put_on_the_rack_and_a_base_nobody_knows_is_not(): void
     {
         $this->postJson('/rack', ['name' => 'Turned block', 'material' => 'print-resin'])->assertOk();
-        $this->postJson('/rack', ['name' => 'Dream', 'material' => 'moonstone'])->assertUnprocessable()->assertJsonPath('error.field', 'material');
-        $this->get('/rack')->assertInertia(static fn ($page) => $page->where('rack.rows.0.material', static fn (string $name): bool => $name !== 'print-resin'));
+        $this->postJson('/rack', [
+            'name' => 'Dream', 'material' => 'moonstone',
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'material');
+        $this->get('/rack')->assertInertia(
+            static fn ($page) => $page->where('rack.rows.0.material', static fn (string $name): bool => $name !== 'print-resin'),
+        );
     }
 }

@@ -37,10 +37,14 @@ final class PeopleTest extends TestCase
 
         $owner = $this->person('Odila', Role::Apprentice);
         self::assertSame(Role::Owner, $owner->role, 'whoever comes first answers for it');
-        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get('/')->assertInertia(static fn ($page) => $page->where('frame.hands.name', 'Odila'));
+        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get('/')->assertInertia(
+            static fn ($page) => $page->where('frame.hands.name', 'Odila'),
+        );
         $this->away()->get('/')->assertRedirectContains('/sign-in');
         // Handed on by another machine it is not this one.
-        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get('/', ['X-Forwarded-For' => '10.0.0.9'])->assertRedirectContains('/sign-in');
+        $this->withServerVariables(['REMOTE_ADDR' => '127.0.0.1'])->get('/', [
+            'X-Forwarded-For' => '10.0.0.9',
+        ])->assertRedirectContains('/sign-in');
 
         $this->person('Bram', Role::Maker);
         $this->flushHeaders()->get('/')->assertRedirectContains('/sign-in');
@@ -48,9 +52,15 @@ final class PeopleTest extends TestCase
 
     public function test_a_record_that_is_older_than_its_people_asks_who_they_are_and_stops_nobody(): void
     {
-        $asks = fn (): array => array_filter($this->get('/')->assertOk()->viewData('page')['props']['bench']['small'] ?? [], static fn (array $one): bool => $one['href'] === '/people');
+        $asks = fn (): array => array_filter(
+            $this->get('/')->assertOk()->inertiaProps('bench.small') ?? [],
+            static fn (array $one): bool => $one['href'] === '/people',
+        );
         self::assertSame([], $asks(), 'a new shop asks nothing');
-        Anchor::query()->create(['workshop_id' => $this->workshop->id, 'at' => $this->now, 'up_to' => 0, 'facts' => 0, 'seal' => str_repeat('0', 64), 'note' => Seals::AS_THEY_WERE]);
+        Anchor::query()->create([
+            'workshop_id' => $this->workshop->id, 'at' => $this->now, 'up_to' => 0, 'facts' => 0, 'seal' => str_repeat('0', 64),
+            'note' => Seals::AS_THEY_WERE,
+        ]);
         $this->workshop->update(['muted' => true]);
         $this->travel(2)->minutes();
         self::assertCount(1, $asks());
@@ -69,7 +79,9 @@ final class PeopleTest extends TestCase
     public function test_a_name_and_a_passphrase_come_in_and_nobody_learns_who_works_here(): void
     {
         $this->person('Odila', Role::Owner, '7391', self::PASSPHRASE);
-        $come = fn (string $name, string $passphrase): TestResponse => $this->away()->from('/sign-in')->post('/sign-in', ['name' => $name, 'passphrase' => $passphrase]);
+        $come = fn (string $name, string $passphrase): TestResponse => $this->away()
+            ->from('/sign-in')
+            ->post('/sign-in', ['name' => $name, 'passphrase' => $passphrase]);
         $says = 'Name and passphrase do not go together. Look at both, and try again.';
         $come('Odila', 'something else altogether')->assertSessionHasErrors(['name' => $says]);
         $come('Nobody', self::PASSPHRASE)->assertSessionHasErrors(['name' => $says]);
@@ -79,7 +91,10 @@ final class PeopleTest extends TestCase
         $come('Odila', self::PASSPHRASE)->assertSessionHasErrors(['name' => 'Too many tries. Wait 60 seconds, then try again.']);
         $this->later(61);
         $come(' odila ', self::PASSPHRASE)->assertRedirect('/');
-        foreach (['/jobs?q=a' => '/jobs?q=a', '//elsewhere.test/' => '/', 'http://elsewhere.test' => '/', '/\\elsewhere.test' => '/', "/jobs\nx" => '/'] as $to => $led) {
+        foreach ([
+            '/jobs?q=a' => '/jobs?q=a', '//elsewhere.test/' => '/', 'http://elsewhere.test' => '/', '/\\elsewhere.test' => '/',
+            "/jobs\nx" => '/',
+        ] as $to => $led) {
             $this->away()->post('/sign-in', ['name' => 'Odila', 'passphrase' => self::PASSPHRASE, 'to' => $to])->assertRedirect($led);
         }
         $this->away()->get('/')->assertOk();
@@ -96,7 +111,10 @@ final class PeopleTest extends TestCase
         $this->as($owner)->postJson("/people/{$maker->id}/leave")->assertOk();
         $this->as($maker->refresh())->get('/jobs')->assertRedirectContains('/sign-in');
         $this->from('/sign-in')->post('/sign-in', ['name' => 'Bram', 'passphrase' => self::PASSPHRASE])->assertSessionHasErrors('name');
-        $this->as($owner)->postJson("/people/{$owner->id}/leave")->assertUnprocessable()->assertJsonPath('error.message', 'Odila is the only owner. Make somebody else an owner first.');
+        $this->as($owner)
+            ->postJson("/people/{$owner->id}/leave")
+            ->assertUnprocessable()
+            ->assertJsonPath('error.message', 'Odila is the only owner. Make somebody else an owner first.');
     }
 
     public function test_whose_hands_it_was_stands_in_every_fact_and_stays_when_the_name_goes(): void
@@ -128,21 +146,37 @@ final class PeopleTest extends TestCase
         $this->as($owner);
         $lot = $this->kit('ur-35');
         ['cast' => $cast] = $this->chained();
-        $mould = $this->as($owner)->postJson('/rack', ['name' => 'Old block', 'material' => 'pr-25', 'casting' => 'ur-35', 'casts' => 3])->assertOk()->json('id');
-        $this->as($bram)->postJson("/rack/{$mould}/facts", ['key' => 'wash-1', 'kind' => 'cared', 'payload' => ['act' => 'washed']])->assertOk();
-        $this->postJson("/stores/lots/{$lot->id}/facts", ['key' => 'count-1', 'kind' => 'counted', 'payload' => ['part' => 'A', 'left_g' => 300]])->assertOk();
+        $mould = $this->as($owner)
+            ->postJson('/rack', ['name' => 'Old block', 'material' => 'pr-25', 'casting' => 'ur-35', 'casts' => 3])
+            ->assertOk()
+            ->json('id');
+        $this->as($bram)->postJson("/rack/{$mould}/facts", [
+            'key' => 'wash-1', 'kind' => 'cared', 'payload' => ['act' => 'washed'],
+        ])->assertOk();
+        $this->postJson("/stores/lots/{$lot->id}/facts", [
+            'key' => 'count-1', 'kind' => 'counted', 'payload' => ['part' => 'A', 'left_g' => 300],
+        ])->assertOk();
         $pour = $this->poured($cast);
 
         self::assertSame('Bram', $this->get("/rack/{$mould}")->inertiaProps('mould.facts.0.by'));
         self::assertSame('Bram', $this->get("/stores/lots/{$lot->id}")->inertiaProps('shown.facts.0.by'));
-        self::assertSame([$pour->id, 'Bram'], [$this->get('/log')->inertiaProps('log.rows.0.id'), $this->get('/log')->inertiaProps('log.rows.0.by')]);
-        self::assertSame([$pour->id], array_column((array) $this->get('/log?q=bram')->inertiaProps('log.rows'), 'id'), 'and the log is asked for them');
+        self::assertSame([$pour->id, 'Bram'], [
+            $this->get('/log')->inertiaProps('log.rows.0.id'), $this->get('/log')->inertiaProps('log.rows.0.by'),
+        ]);
+        self::assertSame(
+            [$pour->id], array_column((array) $this->get('/log?q=bram')->inertiaProps('log.rows'), 'id'), 'and the log is asked for them',
+        );
         self::assertSame([], $this->get('/log?q=odila')->inertiaProps('log.rows'));
         self::assertStringContainsString(',Bram', $this->get('/log.csv')->streamedContent());
 
         $this->as($owner)->postJson("/people/{$bram->id}/leave")->assertOk();
         $this->postJson("/people/{$bram->id}/forget")->assertOk();
-        self::assertStringNotContainsString('Bram', (string) json_encode([$this->get('/log')->inertiaProps(), $this->get("/rack/{$mould}")->inertiaProps(), $this->get('/people')->inertiaProps()]));
+        self::assertStringNotContainsString(
+            'Bram',
+            (string) json_encode([
+                $this->get('/log')->inertiaProps(), $this->get("/rack/{$mould}")->inertiaProps(), $this->get('/people')->inertiaProps(),
+            ]),
+        );
     }
 
     public function test_a_build_says_whose_hands_laid_what(): void
@@ -152,7 +186,10 @@ final class PeopleTest extends TestCase
         $build = $this->as($tove)->glove();
         $this->tell($build, 'begun', ['op' => $build->planned()->operations[0]->id]);
 
-        self::assertSame(['Tove', null], array_slice(array_column((array) $this->get("/builds/{$build->id}")->inertiaProps('build.operations'), 'by'), 0, 2));
+        self::assertSame(
+            ['Tove', null],
+            array_slice(array_column((array) $this->get("/builds/{$build->id}")->inertiaProps('build.operations'), 'by'), 0, 2),
+        );
     }
 
     public function test_a_pin_is_throttled_and_locked_after_ten(): void
@@ -165,20 +202,30 @@ final class PeopleTest extends TestCase
             $said[] = $this->postJson('/hands', ['person' => $lis->id, 'pin' => '1111'])->assertUnprocessable()->json('error.message');
             ($i + 1) % 5 === 0 && $this->later(61);
         }
-        self::assertSame(['That is not the PIN. 9 tries are left.', 'That is not the PIN. 1 try is left.', 'The PIN of Lis is locked after ten wrong ones. An owner gives a new one under People.'], [$said[0], $said[8], $said[9]]);
+        self::assertSame(
+            [
+                'That is not the PIN. 9 tries are left.', 'That is not the PIN. 1 try is left.',
+                'The PIN of Lis is locked after ten wrong ones. An owner gives a new one under People.',
+            ],
+            [$said[0], $said[8], $said[9]],
+        );
         $this->postJson('/hands', ['person' => $lis->id, 'pin' => '4046'])->assertUnprocessable();
         $this->putJson("/people/{$lis->id}", ['pin' => '5057'])->assertOk();
         $this->postJson('/hands', ['person' => $lis->id, 'pin' => '5057'])->assertOk()->assertJsonPath('name', 'Lis');
         for ($i = 0; $i < 5; $i++) {
             $this->postJson('/hands', ['person' => $owner->id, 'pin' => '0000']);
         }
-        self::assertStringStartsWith('Too many tries', (string) $this->postJson('/hands', ['person' => $owner->id, 'pin' => '7391'])->json('error.message'));
+        self::assertStringStartsWith(
+            'Too many tries', (string) $this->postJson('/hands', ['person' => $owner->id, 'pin' => '7391'])->json('error.message'),
+        );
     }
 
     public function test_nobody_locks_the_shop_behind_themselves(): void
     {
         $this->postJson('/people', ['name' => 'Odila', 'role' => 'owner', 'pin' => '7391'])->assertOk();
-        $this->postJson('/people', ['name' => 'Lis', 'role' => 'apprentice'])->assertUnprocessable()->assertJsonPath('error.field', 'passphrase');
+        $this->postJson('/people', [
+            'name' => 'Lis', 'role' => 'apprentice',
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'passphrase');
         $this->putJson('/people/'.Person::query()->sole()->id, ['passphrase' => self::PASSPHRASE])->assertOk();
         $this->postJson('/people', ['name' => 'Lis', 'role' => 'apprentice'])->assertOk();
         // Who wrote the second one down is still in.
@@ -189,8 +236,13 @@ final class PeopleTest extends TestCase
     {
         $owner = $this->person('Odila', Role::Owner);
         $this->away()->getJson('/hands')->assertUnprocessable();
-        $this->away()->postJson('/hands', ['person' => $owner->id, 'pin' => '7391'])->assertUnprocessable()->assertJsonPath('error.field', 'person');
-        $this->away()->postJson('/countersign', ['person' => $owner->id, 'pin' => '7391', 'door' => 'PUT /workshop'])->assertUnprocessable();
+        $this->away()
+            ->postJson('/hands', ['person' => $owner->id, 'pin' => '7391'])
+            ->assertUnprocessable()
+            ->assertJsonPath('error.field', 'person');
+        $this->away()->postJson('/countersign', [
+            'person' => $owner->id, 'pin' => '7391', 'door' => 'PUT /workshop',
+        ])->assertUnprocessable();
         self::assertSame(0, $owner->refresh()->pin_tries);
         $this->away()->get('/')->assertRedirectContains('/sign-in');
     }
@@ -208,7 +260,10 @@ final class PeopleTest extends TestCase
     public function test_pins_and_passphrases_that_anybody_guesses_are_refused(): void
     {
         $this->person('Odila', Role::Owner);
-        foreach ([['pin' => '1234'], ['pin' => '9999'], ['pin' => '12'], ['pin' => '123456789'], ['pin' => '12a4'], ['passphrase' => 'short'], ['name' => ''], ['name' => 'ODILA'], ['name' => str_repeat('n', 41)], ['role' => 'king']] as $wrong) {
+        foreach ([
+            ['pin' => '1234'], ['pin' => '9999'], ['pin' => '12'], ['pin' => '123456789'], ['pin' => '12a4'], ['passphrase' => 'short'],
+            ['name' => ''], ['name' => 'ODILA'], ['name' => str_repeat('n', 41)], ['role' => 'king'],
+        ] as $wrong) {
             $this->postJson('/people', ['name' => 'Lis', 'role' => 'apprentice', ...$wrong])->assertUnprocessable();
         }
         self::assertSame(1, Person::query()->count());
@@ -219,11 +274,18 @@ final class PeopleTest extends TestCase
         $maker = $this->person('Odila', Role::Owner);
         $lis = $this->person('Lis', Role::Apprentice, '4046');
         $this->as($lis);
-        $asked = $this->putJson('/cost/rate', ['hour_rate' => '24.00'])->assertForbidden()->assertJsonPath('error.field', 'countersign')->json('error');
+        $asked = $this->putJson('/cost/rate', ['hour_rate' => '24.00'])
+            ->assertForbidden()
+            ->assertJsonPath('error.field', 'countersign')
+            ->json('error');
         self::assertSame([['PUT /cost/rate'], [$maker->id]], [[$asked['door']], array_column($asked['makers'], 'id')]);
 
-        $this->postJson('/countersign', ['person' => $lis->id, 'pin' => '4046', 'door' => $asked['door']])->assertUnprocessable()->assertJsonPath('error.field', 'person');
-        $this->postJson('/countersign', ['person' => $maker->id, 'pin' => '4046', 'door' => $asked['door']])->assertUnprocessable()->assertJsonPath('error.field', 'pin');
+        $this->postJson('/countersign', [
+            'person' => $lis->id, 'pin' => '4046', 'door' => $asked['door'],
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'person');
+        $this->postJson('/countersign', [
+            'person' => $maker->id, 'pin' => '4046', 'door' => $asked['door'],
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'pin');
         $this->postJson('/countersign', ['person' => $maker->id, 'pin' => '7391', 'door' => $asked['door']])->assertOk();
         // A yes to one thing is none to another, and is gone with it.
         $this->putJson('/workshop', ['hands' => 3])->assertForbidden();
@@ -243,13 +305,23 @@ final class PeopleTest extends TestCase
         $lis = $this->person('Lis', Role::Apprentice, '4046');
         ['cast' => $link] = $this->chained();
         $this->as($lis);
-        $key = (string) collect((array) $this->get("/jobs/{$link->job_id}")->inertiaProps('job.chain'))->firstWhere('id', $link->id)['contacts'][0]['key'];
-        $overrule = fn (): TestResponse => $this->putJson("/impressions/{$link->id}/contacts/{$key}?edition={$link->refresh()->edition}", ['overruled' => 'It was tried on a scrap, and let go.']);
+        $key = (string) collect(
+            (array) $this->get("/jobs/{$link->job_id}")->inertiaProps('job.chain'),
+        )->firstWhere('id', $link->id)['contacts'][0]['key'];
+        $overrule = fn (): TestResponse => $this->putJson(
+            "/impressions/{$link->id}/contacts/{$key}?edition={$link->refresh()->edition}",
+            ['overruled' => 'It was tried on a scrap, and let go.'],
+        );
         $asked = $overrule()->assertForbidden()->json('error');
         self::assertSame('countersign', $asked['field']);
         $this->postJson('/countersign', ['person' => $maker->id, 'pin' => '7391', 'door' => $asked['door']])->assertOk();
         self::assertNotSame(403, $overrule()->status());
-        self::assertSame('Lis, countersigned by Odila', collect((array) $this->get("/jobs/{$link->job_id}")->inertiaProps('job.chain'))->firstWhere('id', $link->id)['contacts'][0]['overruled_by']);
+        self::assertSame(
+            'Lis, countersigned by Odila',
+            collect(
+                (array) $this->get("/jobs/{$link->job_id}")->inertiaProps('job.chain'),
+            )->firstWhere('id', $link->id)['contacts'][0]['overruled_by'],
+        );
     }
 
     public function test_a_trusted_tablet_shows_what_a_guest_sees_until_somebody_takes_it_up(): void
@@ -262,7 +334,9 @@ final class PeopleTest extends TestCase
         $this->flushSession();
         $this->away()->withCredentials()->withCookie(Tablet::COOKIE, (string) $cookie->getValue());
 
-        $this->get('/')->assertOk()->assertInertia(static fn ($page) => $page->where('frame.tablet', 'By the window')->where('frame.hands', null));
+        $this->get('/')->assertOk()->assertInertia(
+            static fn ($page) => $page->where('frame.tablet', 'By the window')->where('frame.hands', null),
+        );
         $this->putJson('/waiting', ['things' => []])->assertUnauthorized()->assertJsonPath('error.field', 'hands');
         $this->postJson('/hands', ['person' => $maker->id, 'pin' => '4046'])->assertOk();
         $this->getJson('/frame')->assertOk()->assertJsonPath('hands.name', 'Bram');
@@ -294,7 +368,10 @@ final class PeopleTest extends TestCase
         $ask = ['fresh' => ['family' => 'silicone-platinum'], 'surface' => ['id' => 'plaster']];
         $this->away()->postJson('/api/reckon/contact', $ask)->assertUnauthorized();
         $this->away()->get('/day.ics')->assertUnauthorized();
-        $make = fn (string $for): string => (string) $this->as($owner)->postJson('/people/tokens', ['name' => "For {$for}", 'for' => $for])->assertOk()->json('token');
+        $make = fn (string $for): string => (string) $this->as($owner)
+            ->postJson('/people/tokens', ['name' => "For {$for}", 'for' => $for])
+            ->assertOk()
+            ->json('token');
         [$token, $calendar] = [$make('reckon'), $make('day')];
         self::assertStringNotContainsString($token, (string) json_encode($this->get('/people')->inertiaProps('people')), 'told once');
         $this->app['auth']->guard('web')->logout();
@@ -325,13 +402,18 @@ final class PeopleTest extends TestCase
                 if ($ability === May::DOOR || str_starts_with($route->uri(), 'storage')) {
                     continue;
                 }
-                $url = '/'.preg_replace(['/\{person\}/', '/box\.\{format\}/', '/\{format\}/', '/\{part\}/', '/\{\w+\??\}/'], [str_repeat('0', 26), 'box.svg', 'yaml', 'mesh', '99999999'], $route->uri());
+                $url = '/'.preg_replace(
+                    ['/\{person\}/', '/^(paper.*)\{format\}/', '/box\.\{format\}/', '/\{format\}/', '/\{part\}/', '/\{\w+\??\}/'],
+                    [str_repeat('0', 26), '$1pdf', 'box.svg', 'yaml', 'mesh', '99999999'], $route->uri(),
+                );
                 foreach ([null, ...$people] as $person) {
                     $this->app['auth']->guard('web')->logout();
                     $this->flushSession();
                     $person === null || $this->as($person);
                     $this->flushHeaders();
-                    $person === null || ! str_starts_with($route->uri(), 'api/') || $this->withToken($person->createToken('a program', ['reckon'])->plainTextToken);
+                    $person === null
+                        || ! str_starts_with($route->uri(), 'api/')
+                        || $this->withToken($person->createToken('a program', ['reckon'])->plainTextToken);
                     $status = $this->away()->json($method, $url)->getStatusCode();
                     $isAllowed = $person !== null && $may->has($person->role, $ability);
                     $says = "{$method} {$route->uri()} ({$ability}) as ".($person->role->value ?? 'a stranger')." answered {$status}";
@@ -341,7 +423,9 @@ final class PeopleTest extends TestCase
         }
         foreach ([May::LOOK, May::WORK, May::DECIDE, May::OWN, May::DOOR] as $ability) {
             foreach ($may->doors($ability) as $door) {
-                self::assertArrayHasKey(implode(' ', array_slice(explode(' ', $door), 0, 2)), $seen, "library/roles.yaml knows a door that is none: {$door}");
+                self::assertArrayHasKey(
+                    implode(' ', array_slice(explode(' ', $door), 0, 2)), $seen, "library/roles.yaml knows a door that is none: {$door}",
+                );
             }
         }
     }

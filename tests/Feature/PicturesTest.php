@@ -46,7 +46,10 @@ final class PicturesTest extends TestCase
     private function keep(UploadedFile $photo): Swatch
     {
         $swatch = $this->puck(60, '00', 26);
-        $this->from('/swatches/drawer')->post("/swatches/{$swatch->id}", ['photo' => $photo])->assertRedirect('/swatches/drawer')->assertSessionHasNoErrors();
+        $this->from('/swatches/drawer')
+            ->post("/swatches/{$swatch->id}", ['photo' => $photo])
+            ->assertRedirect('/swatches/drawer')
+            ->assertSessionHasNoErrors();
 
         return $swatch->refresh();
     }
@@ -104,7 +107,10 @@ final class PicturesTest extends TestCase
     public function test_what_is_no_photo_is_refused_with_a_sentence(string $content): void
     {
         $swatch = $this->puck(60, '00', 26);
-        $this->from('/swatches/drawer')->post("/swatches/{$swatch->id}", ['photo' => self::file($content), 'name' => 'Kept'])->assertRedirect('/swatches/drawer')->assertSessionHasErrors('photo');
+        $this->from('/swatches/drawer')
+            ->post("/swatches/{$swatch->id}", ['photo' => self::file($content), 'name' => 'Kept'])
+            ->assertRedirect('/swatches/drawer')
+            ->assertSessionHasErrors('photo');
 
         self::assertNull($swatch->refresh()->photo);
         self::assertSame([], Storage::allFiles());
@@ -116,14 +122,22 @@ final class PicturesTest extends TestCase
         foreach ([['photo' => ['x']], ['name' => ['a' => 'b']], ['note' => [[]]]] as $said) {
             $this->from('/')->post("/swatches/{$swatch->id}", $said)->assertRedirect('/')->assertSessionHasErrors();
         }
-        $this->from('/')->post('/formulas', ['name' => ['x'], 'recipe' => 'x', 'note' => ['y']])->assertRedirect('/')->assertSessionHasErrors();
+        $this->from('/')
+            ->post('/formulas', ['name' => ['x'], 'recipe' => 'x', 'note' => ['y']])
+            ->assertRedirect('/')
+            ->assertSessionHasErrors();
         $this->from('/')->post('/contacts/import', ['text' => ['a' => ['b']]])->assertRedirect('/')->assertSessionHasErrors('file');
-        $this->from('/')->post('/jobs', ['name' => ['x'], 'quantity' => ['y'], 'chain' => 'z'])->assertRedirect('/')->assertSessionHasErrors(['name', 'quantity', 'chain']);
+        $this->from('/')
+            ->post('/jobs', ['name' => ['x'], 'quantity' => ['y'], 'chain' => 'z'])
+            ->assertRedirect('/')
+            ->assertSessionHasErrors(['name', 'quantity', 'chain']);
     }
 
     public function test_a_formula_that_is_refused_leaves_no_photo_behind(): void
     {
-        $this->from('/formulas')->post('/formulas', ['name' => '', 'recipe' => '{"base": "pr-10", "additives": []}', 'photo' => self::file(self::jpeg(20, 20))])->assertSessionHasErrors();
+        $this->from('/formulas')->post('/formulas', [
+            'name' => '', 'recipe' => '{"base": "pr-10", "additives": []}', 'photo' => self::file(self::jpeg(20, 20)),
+        ])->assertSessionHasErrors();
 
         self::assertSame([], Storage::allFiles());
     }
@@ -132,7 +146,14 @@ final class PicturesTest extends TestCase
     {
         $swatch = $this->puck(60, '00', 26);
         $huge = ['CONTENT_LENGTH' => (string) (1024 ** 4)];
-        $this->call('POST', "/swatches/{$swatch->id}", server: $huge)->assertStatus(413)->assertInertia(fn ($page) => $page->component('lost/Lost')->where('status', 413));
-        self::assertNotSame('', $this->call('POST', '/api/reckon/mix', server: [...$huge, 'HTTP_ACCEPT' => 'application/json'])->assertStatus(413)->json('message'));
+        $this->call('POST', "/swatches/{$swatch->id}", server: $huge)->assertStatus(413)->assertInertia(
+            fn ($page) => $page->component('lost/Lost')->where('status', 413),
+        );
+        self::assertNotSame(
+            '',
+            $this->call(
+                'POST', '/api/reckon/mix', server: [...$huge, 'HTTP_ACCEPT' => 'application/json'],
+            )->assertStatus(413)->json('message'),
+        );
     }
 }

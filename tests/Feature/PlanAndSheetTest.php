@@ -19,8 +19,14 @@ final class PlanAndSheetTest extends TestCase
     {
         $look = $this->look($build);
         $operations = array_map(static fn (array $op): array => [
-            ...array_intersect_key($op, array_flip(['id', 'kind', 'name', 'how', 'minutes', 'uses'])), 'after' => array_map(static fn (array $wait): array => array_filter($wait, static fn (mixed $v): bool => $v !== null), $op['after']),
-            'cautions' => $op['own_cautions'], 'care' => $op['acts'], 'mix' => $op['mix'] === null ? null : array_filter([...$op['mix'], ...$op['id'] === $operation ? $mix : []], static fn (mixed $v): bool => $v !== null),
+            ...array_intersect_key($op, array_flip(['id', 'kind', 'name', 'how', 'minutes', 'uses'])),
+            'after' => array_map(
+                static fn (array $wait): array => array_filter($wait, static fn (mixed $v): bool => $v !== null), $op['after'],
+            ),
+            'cautions' => $op['own_cautions'], 'care' => $op['acts'],
+            'mix' => $op['mix'] === null
+                ? null
+                : array_filter([...$op['mix'], ...$op['id'] === $operation ? $mix : []], static fn (mixed $v): bool => $v !== null),
         ], $look['operations']);
         $this->tell($build, 'changed', ['operations' => $operations, 'was' => $look['edition']])->assertOk();
     }
@@ -39,7 +45,10 @@ final class PlanAndSheetTest extends TestCase
         $this->change($build, 'coat3', ['thickness_mm' => 2.5, 'area_mm2' => 50_000, 'tint' => 'fawn']);
 
         $pour = $this->shown($coat);
-        self::assertEquals(['method' => 'coats', 'area_mm2' => 50_000, 'coats' => [['thickness_mm' => 2.5]], 'allowance_pct' => 12], $pour['sheet']['volume']);
+        self::assertEquals(
+            ['method' => 'coats', 'area_mm2' => 50_000, 'coats' => [['thickness_mm' => 2.5]], 'allowance_pct' => 12],
+            $pour['sheet']['volume'],
+        );
         self::assertContains('pi-fawn', array_column($pour['sheet']['formula']['additives'], 'code'));
         self::assertNotContains('pi-bone', array_column($pour['sheet']['formula']['additives'], 'code'));
         self::assertCount(3, $pour['build']['follows']);
@@ -57,7 +66,9 @@ final class PlanAndSheetTest extends TestCase
 
         $pour = $this->shown($coat);
         self::assertEqualsWithDelta(3.1, $pour['sheet']['volume']['coats'][0]['thickness_mm'], 1e-9);
-        self::assertContains('pi-fawn', array_column($pour['sheet']['formula']['additives'], 'code'), 'What was not touched follows all the same.');
+        self::assertContains(
+            'pi-fawn', array_column($pour['sheet']['formula']['additives'], 'code'), 'What was not touched follows all the same.',
+        );
         self::assertCount(1, $pour['build']['by_hand']);
     }
 
@@ -78,18 +89,25 @@ final class PlanAndSheetTest extends TestCase
     public function test_the_formula_of_the_piece_runs_through_its_operations_until_it_is_changed(): void
     {
         $cast = $this->impression('cast', 'pr-10');
-        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'core-and-shell', 'measured' => ['ml' => 500]])->assertSessionHasNoErrors();
+        $this->post("/impressions/{$cast->id}/builds", [
+            'kind' => 'core-and-shell', 'measured' => ['ml' => 500],
+        ])->assertSessionHasNoErrors();
         $build = Build::query()->where('impression_id', $cast->id)->firstOrFail();
         $hold = $this->sheetOf($build, 'hold');
         $sheet = $this->shown($hold)['sheet'];
-        $sheet['formula']['additives'] = [['code' => 'sf-1', 'amount' => 40, 'basis' => 'pct_of_ab', 'into' => 'after'], ['code' => 'fl-red', 'amount' => 0.3, 'basis' => 'pct_of_ab', 'into' => 'b']];
+        $sheet['formula']['additives'] = [
+            ['code' => 'sf-1', 'amount' => 40, 'basis' => 'pct_of_ab', 'into' => 'after'],
+            ['code' => 'fl-red', 'amount' => 0.3, 'basis' => 'pct_of_ab', 'into' => 'b'],
+        ];
         $this->putJson("/pours/{$hold->id}/sheet", $sheet)->assertOk();
 
         $rest = $this->sheetOf($build, 'pour');
         self::assertSame(['sf-1', 'fl-red'], array_column($this->shown($rest)['sheet']['formula']['additives'], 'code'));
         $sheet['formula']['additives'][0]['amount'] = 55;
         $this->putJson("/pours/{$hold->id}/sheet", $sheet)->assertOk();
-        self::assertEqualsWithDelta(55.0, $this->shown($rest)['sheet']['formula']['additives'][0]['amount'], 1e-9, 'It runs through as it is now.');
+        self::assertEqualsWithDelta(
+            55.0, $this->shown($rest)['sheet']['formula']['additives'][0]['amount'], 1e-9, 'It runs through as it is now.',
+        );
 
         $own = $this->shown($rest)['sheet'];
         $own['formula']['additives'] = [];

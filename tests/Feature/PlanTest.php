@@ -31,7 +31,9 @@ final class PlanTest extends TestCase
         $sheet = $this->plan($this->impression('cast', $base))->sheet;
 
         self::assertSame($base, $sheet['formula']['base']);
-        self::assertSame([$degas, $mixMin, $degasMin], [$sheet['plan']['vessel']['degas'], $sheet['plan']['mix_min'], $sheet['plan']['degas_min']]);
+        self::assertSame([$degas, $mixMin, $degasMin], [
+            $sheet['plan']['vessel']['degas'], $sheet['plan']['mix_min'], $sheet['plan']['degas_min'],
+        ]);
         self::assertEquals(['division_g' => 0.01, 'capacity_g' => 600], $sheet['plan']['scale']);
         self::assertSame([], $sheet['formula']['additives']);
     }

@@ -26,10 +26,15 @@ final class PointTest extends TestCase
         ['cast' => $cast] = $this->chained();
         $lot = $this->kit();
         $pour = $this->poured($cast);
-        $mould = $this->postJson('/rack', ['name' => 'Old block', 'material' => 'pr-25', 'casting' => 'ur-35', 'casts' => 3])->assertOk()->json('id');
+        $mould = $this->postJson('/rack', ['name' => 'Old block', 'material' => 'pr-25', 'casting' => 'ur-35', 'casts' => 3])
+            ->assertOk()
+            ->json('id');
         foreach ([
-            "http://localhost/rack/{$mould}" => ['mould', "Old block (M-{$mould})", "/rack/{$mould}"], "M-{$mould}" => ['mould', "Old block (M-{$mould})", "/rack/{$mould}"], " m{$mould} " => ['mould', "Old block (M-{$mould})", "/rack/{$mould}"],
-            "https://127.0.0.1:8443/stores/lots/{$lot->id}" => ['kit', $lot->label(), "/stores/lots/{$lot->id}"], "/pours/{$pour->id}" => ['pour', "{$cast->job->name} · {$cast->name}", "/pours/{$pour->id}/run"],
+            "http://localhost/rack/{$mould}" => ['mould', "Old block (M-{$mould})", "/rack/{$mould}"],
+            "M-{$mould}" => ['mould', "Old block (M-{$mould})", "/rack/{$mould}"],
+            " m{$mould} " => ['mould', "Old block (M-{$mould})", "/rack/{$mould}"],
+            "https://127.0.0.1:8443/stores/lots/{$lot->id}" => ['kit', $lot->label(), "/stores/lots/{$lot->id}"],
+            "/pours/{$pour->id}" => ['pour', "{$cast->job->name} · {$cast->name}", "/pours/{$pour->id}/run"],
             "http://localhost/jobs/{$cast->job_id}" => ['job', $cast->job->name, "/jobs/{$cast->job_id}"],
         ] as $code => [$kind, $name, $href]) {
             $at = $this->at($code)->assertOk()->json();
@@ -39,7 +44,10 @@ final class PointTest extends TestCase
 
     public function test_what_is_no_label_of_this_bench_or_of_this_shop_is_said(): void
     {
-        $says = fn (string $code): string => (string) $this->at($code)->assertUnprocessable()->assertJsonPath('error.field', 'code')->json('error.message');
+        $says = fn (string $code): string => (string) $this->at($code)
+            ->assertUnprocessable()
+            ->assertJsonPath('error.field', 'code')
+            ->json('error.message');
         self::assertStringContainsString('another bench', $says('http://elsewhere.test/rack/1'));
         foreach (['', 'paint', '/nowhere/3', 'javascript:alert(1)', str_repeat('9', 900), 'X-3', 'http://', "/rack/1\n/../2"] as $wrong) {
             self::assertStringContainsString('no label', $says($wrong), $wrong);

@@ -29,7 +29,11 @@ final class PourSheetTest extends TestCase
     {
         $pour = $this->draft();
 
-        $answer = $this->putJson("/pours/{$pour->id}/sheet", $this->sheet(['volume.volume_ml' => 'two cups', 'formula.additives.0.amount' => -5]))->assertOk()->json();
+        $answer = $this->putJson("/pours/{$pour->id}/sheet", $this->sheet([
+            'volume.volume_ml' => 'two cups', 'formula.additives.0.amount' => -5,
+        ]))
+            ->assertOk()
+            ->json();
 
         self::assertFalse($answer['pourable']);
         self::assertSame(['volume.volume_ml', 'formula.additives.0.amount'], array_column($answer['errors'], 'field'));
@@ -48,7 +52,9 @@ final class PourSheetTest extends TestCase
     {
         $pour = $this->draft();
 
-        $this->putJson("/pours/{$pour->id}/sheet", [])->assertUnprocessable()->assertJsonPath('error.message', 'The sheet must be one JSON object of 40 000 characters at most.');
+        $this->putJson("/pours/{$pour->id}/sheet", [])->assertUnprocessable()->assertJsonPath(
+            'error.message', 'The sheet must be one JSON object of 40 000 characters at most.',
+        );
         $this->putJson("/pours/{$pour->id}/sheet", ['soup' => 1])->assertUnprocessable()->assertJsonPath('error.field', 'soup');
         self::assertSame($this->sheet(), $pour->refresh()->sheet);
     }
@@ -121,7 +127,9 @@ final class PourSheetTest extends TestCase
         $this->workUntil($pour, 'grade');
         $weighed = $pour->refresh()->weighed_g;
         self::assertNotNull($weighed);
-        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => $weighed * 0.9, 'note' => ''])->assertOk();
+        $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => $weighed * 0.9, 'note' => '',
+        ])->assertOk();
 
         $next = $this->post("/impressions/{$impression->id}/pours")->assertRedirect()->headers->get('Location');
         $this->get((string) $next)->assertInertia(static fn ($page) => $page
@@ -137,10 +145,17 @@ final class PourSheetTest extends TestCase
         $pour = $this->draft();
         self::assertStringStartsWith('00-', (string) $this->putJson("/pours/{$pour->id}/sheet", $this->sheet())->json('hardness'));
         self::assertSame('A 10', $this->putJson("/pours/{$pour->id}/sheet", $this->sheet(['formula.additives' => []]))->json('hardness'));
-        self::assertNull($this->putJson("/pours/{$pour->id}/sheet", $this->sheet(['formula' => ['base' => 'cp-70', 'additives' => []]]))->json('hardness'));
+        self::assertNull(
+            $this->putJson("/pours/{$pour->id}/sheet", $this->sheet([
+                'formula' => ['base' => 'cp-70', 'additives' => []],
+            ]))->json('hardness'),
+        );
 
         $full = $this->sheet(['formula.additives.0' => ['code' => 'sf-1', 'amount' => 99, 'basis' => 'pct_of_total', 'into' => 'after']]);
-        $this->putJson("/pours/{$pour->id}/sheet", $full)->assertOk()->assertJsonPath('hardness', null)->assertJsonPath('errors.0.field', 'formula.additives');
+        $this->putJson("/pours/{$pour->id}/sheet", $full)
+            ->assertOk()
+            ->assertJsonPath('hardness', null)
+            ->assertJsonPath('errors.0.field', 'formula.additives');
         self::assertSame(99, $pour->refresh()->sheet['formula']['additives'][0]['amount']);
     }
 

@@ -10,8 +10,8 @@ use App\Devices\LabelPort;
 use App\Devices\PrinterUnsure;
 use App\Devices\StandIn\LabelMechanics;
 use App\Devices\TcpLabelPrinter;
+use App\Labels\Printing;
 use App\Labels\PrintQueue;
-use App\Models\Printing;
 use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
 
@@ -78,7 +78,10 @@ final class PrinterTest extends TestCase
         $printer = $this->printer();
         $printer->paper = 1;
         $this->press($this->labels(['kit one', 'kit two', 'kit three']));
-        $this->getJson('/labels')->assertJsonPath('waits', 2)->assertJsonPath('labels.0.what', 'kit two')->assertJsonPath('labels.0.why', 'The label printer has no paper. Put a roll in.');
+        $this->getJson('/labels')
+            ->assertJsonPath('waits', 2)
+            ->assertJsonPath('labels.0.what', 'kit two')
+            ->assertJsonPath('labels.0.why', 'The label printer has no paper. Put a roll in.');
         // One is not wanted any more.
         $this->deleteJson('/labels/'.Printing::query()->where('what', 'kit three')->value('id'))->assertJsonPath('waits', 1);
         $printer->paper = 50;
@@ -121,8 +124,14 @@ final class PrinterTest extends TestCase
         foreach ([
             [[], 'There is no label to print.'],
             [[['what' => 'x', 'pbm' => '!!']], 'A label for the printer is a bitmap P4, in base64. Print it from its page.'],
-            [[['what' => 'x', 'pbm' => base64_encode(self::pbm().'x')]], 'A label for the printer is a bitmap P4, in base64. Print it from its page.'],
-            [[['what' => 'x', 'pbm' => base64_encode(self::pbm(400))]], 'That label was drawn for another roll than lies in the printer. Load the page again, and print it once more.'],
+            [
+                [['what' => 'x', 'pbm' => base64_encode(self::pbm().'x')]],
+                'A label for the printer is a bitmap P4, in base64. Print it from its page.',
+            ],
+            [
+                [['what' => 'x', 'pbm' => base64_encode(self::pbm(400))]],
+                'That label was drawn for another roll than lies in the printer. Load the page again, and print it once more.',
+            ],
         ] as $i => [$labels, $says]) {
             $this->press($labels, "press-wrong-{$i}")->assertStatus(422)->assertJsonPath('error.message', $says);
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use Apalos\Core\Keep\Condition;
+use Apalos\Core\Care\Condition;
 use App\Models\Fact;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
@@ -53,17 +53,37 @@ final class RackTest extends TestCase
         $pour = $this->begun(['formula' => ['base' => 'ur-35', 'additives' => []]], $cast);
         self::assertSame([$mould->id], $pour->plan['moulds'] ?? null);
         $this->getJson("/pours/{$pour->id}/kept")->assertOk()->assertJsonPath('moulds', [$mould->id])->assertJsonPath('in_a_mould', true);
-        $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.filled.pour', $pour->id));
+        $this->get("/rack/{$mould->id}")->assertInertia(
+            static fn (AssertableInertia $page) => $page->where('mould.filled.pour', $pour->id),
+        );
         $this->workUntil($pour, 'wait');
         $this->record($pour, 'opened', ['step' => '0:wait']);
-        $this->graded($pour, ['grade' => 'usable', 'pieces' => 3, 'each' => [['outcome' => 'good', 'fault' => null], ['outcome' => 'reject', 'fault' => 'bubbles'], ['outcome' => 'usable', 'fault' => null]]]);
+        $this->graded($pour, [
+            'grade' => 'usable', 'pieces' => 3,
+            'each' => [
+                ['outcome' => 'good', 'fault' => null], ['outcome' => 'reject', 'fault' => 'bubbles'],
+                ['outcome' => 'usable', 'fault' => null],
+            ],
+        ]);
 
-        self::assertSame([['good', null], ['reject', 'bubbles'], ['usable', null]], DB::table('castings')->where('mould_id', $mould->id)->orderBy('number')->get()->map(static fn (object $row): array => [$row->outcome, $row->fault])->all());
+        self::assertSame(
+            [['good', null], ['reject', 'bubbles'], ['usable', null]],
+            DB::table('castings')
+                ->where('mould_id', $mould->id)
+                ->orderBy('number')
+                ->get()
+                ->map(static fn (object $row): array => [$row->outcome, $row->fault])
+                ->all(),
+        );
         self::assertSame([1, 'ur-35'], [$mould->refresh()->casts, $mould->casting]);
         self::assertSame([3, 2], [$pour->refresh()->pieces, $pour->good], 'Three came out, and a reject is no good one.');
         $this->get("/jobs/{$cast->job_id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('job.cast', 2));
-        $this->get('/log')->assertInertia(static fn (AssertableInertia $page) => $page->where('log.rows.0.pieces', 3)->where('log.rows.0.good', 2));
-        $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.casts', 1)->where('mould.tally.reject', 1)->where('mould.filled', null)
+        $this->get('/log')->assertInertia(
+            static fn (AssertableInertia $page) => $page->where('log.rows.0.pieces', 3)->where('log.rows.0.good', 2),
+        );
+        $this->get("/rack/{$mould->id}")->assertInertia(static fn (
+            AssertableInertia $page,
+        ) => $page->where('mould.casts', 1)->where('mould.tally.reject', 1)->where('mould.filled', null)
             ->where('mould.castings.0.pour_id', $pour->id)->where('mould.life.left.likely', static fn (int $left): bool => $left > 10));
 
         // Taken back, it never came out.
@@ -77,15 +97,27 @@ final class RackTest extends TestCase
         $cast->update(['contacts' => ["link-{$link->id}" => ['release' => 'wax-spray']]]);
         $mould = $this->mould($link);
         $this->travel(20)->days();
-        $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.wants.0.id', 'like-in-like')->where('mould.wants.0.certain', true));
+        $this->get("/rack/{$mould->id}")->assertInertia(
+            static fn (AssertableInertia $page) => $page->where('mould.wants.0.id', 'like-in-like')->where('mould.wants.0.certain', true),
+        );
         $pour = $this->begun(['formula' => ['base' => 'pr-10', 'additives' => []]], $cast);
-        $released = array_values(array_filter(array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'id'), static fn (string $id): bool => str_contains($id, "care-{$mould->id}-released")));
+        $released = array_values(
+            array_filter(
+                array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'id'),
+                static fn (string $id): bool => str_contains($id, "care-{$mould->id}-released"),
+            ),
+        );
         self::assertCount(1, $released, 'Asked once: by the contact, and not by the mould again.');
         $this->workUntil($pour, 'premix');
         self::assertSame(1, $mould->refresh()->releases);
         self::assertSame(0, $mould->care['released']['casts'] ?? null);
-        $ticked = array_values(array_filter($pour->refresh()->plan['run']['checklist'], static fn (array $item): bool => isset($item['care'])));
-        self::assertSame([['released', $mould->id, 'wax spray, silicone-free, 2 coats']], array_map(static fn (array $item): array => [$item['care'], $item['mould'], mb_strtolower($item['with'])], $ticked));
+        $ticked = array_values(
+            array_filter($pour->refresh()->plan['run']['checklist'], static fn (array $item): bool => isset($item['care'])),
+        );
+        self::assertSame(
+            [['released', $mould->id, 'wax spray, silicone-free, 2 coats']],
+            array_map(static fn (array $item): array => [$item['care'], $item['mould'], mb_strtolower($item['with'])], $ticked),
+        );
         self::assertSame($ticked[0]['with'], DB::table('mould_care')->where('act', 'released')->value('what'));
         $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.wants', []));
     }
@@ -107,12 +139,24 @@ final class RackTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, array<string, mixed>}> as it stood; what it carries since */
     public static function ticks(): iterable
     {
-        yield 'released with' => [['id' => 'care-3-released-link-7-0', 'text' => 'Plaster mould: warm jelly, thin, on. Wipe it off.'], ['care' => 'released', 'mould' => 3, 'with' => 'warm jelly, thin']];
-        yield 'flashed off' => [['id' => 'care-12-released-link-7-1', 'text' => 'Block, first half: Wax spray, 2 coats, flashed off. It is flammable.'], ['care' => 'released', 'mould' => 12, 'with' => 'Wax spray, 2 coats']];
-        yield 'what the mould wants' => [['id' => 'care-3-rested-cool', 'text' => 'Bath grip (M-3): Let it cool. It was hot an hour ago.'], ['care' => 'rested', 'mould' => 3]];
+        yield 'released with' => [
+            ['id' => 'care-3-released-link-7-0', 'text' => 'Plaster mould: warm jelly, thin, on. Wipe it off.'],
+            ['care' => 'released', 'mould' => 3, 'with' => 'warm jelly, thin'],
+        ];
+        yield 'flashed off' => [
+            ['id' => 'care-12-released-link-7-1', 'text' => 'Block, first half: Wax spray, 2 coats, flashed off. It is flammable.'],
+            ['care' => 'released', 'mould' => 12, 'with' => 'Wax spray, 2 coats'],
+        ];
+        yield 'what the mould wants' => [
+            ['id' => 'care-3-rested-cool', 'text' => 'Bath grip (M-3): Let it cool. It was hot an hour ago.'],
+            ['care' => 'rested', 'mould' => 3],
+        ];
         yield 'only looked at' => [['id' => 'care-3-look-cracked', 'text' => 'Bath grip (M-3): It is cracked.'], []];
         yield 'no mould' => [['id' => 'link-7-0', 'text' => 'Plaster: tacky.'], []];
-        yield 'lifted before' => [['id' => 'care-3-released-x', 'text' => 'A: b, on.', 'care' => 'released', 'mould' => 3, 'with' => 'wax'], ['care' => 'released', 'mould' => 3, 'with' => 'wax']];
+        yield 'lifted before' => [
+            ['id' => 'care-3-released-x', 'text' => 'A: b, on.', 'care' => 'released', 'mould' => 3, 'with' => 'wax'],
+            ['care' => 'released', 'mould' => 3, 'with' => 'wax'],
+        ];
     }
 
     /**
@@ -140,7 +184,9 @@ final class RackTest extends TestCase
         $this->tell("/rack/{$mould->id}/facts", 'cared', ['act' => 'released'])->assertOk()->assertJsonPath('wants', []);
         $this->put('/rack/school', ['school' => 'sometimes'])->assertSessionHasErrors('school');
         DB::table('moulds')->where('id', $mould->id)->update(['casts' => 1]);
-        $this->get("/rack/{$mould->id}")->assertInertia(static fn (AssertableInertia $page) => $page->where('mould.wants.0.id', 'like-in-like'));
+        $this->get("/rack/{$mould->id}")->assertInertia(
+            static fn (AssertableInertia $page) => $page->where('mould.wants.0.id', 'like-in-like'),
+        );
         self::assertSame(ImpressionKind::Cast, $cast->kind);
     }
 
@@ -148,7 +194,10 @@ final class RackTest extends TestCase
     {
         $mould = $this->mould($this->chained()['mould']);
         $url = "/rack/{$mould->id}/facts";
-        $this->tell($url, 'looked', ['condition' => 'gloss_gone', 'marks' => ['torn_key']])->assertOk()->assertJsonPath('condition', 'gloss_gone')->assertJsonPath('marks', ['torn_key']);
+        $this->tell($url, 'looked', ['condition' => 'gloss_gone', 'marks' => ['torn_key']])
+            ->assertOk()
+            ->assertJsonPath('condition', 'gloss_gone')
+            ->assertJsonPath('marks', ['torn_key']);
         $this->tell($url, 'placed', ['place' => 'Shelf 2'])->assertOk();
         $this->tell($url, 'cared', ['act' => 'washed'])->assertOk();
         $this->tell($url, 'priced', ['cost' => '74.50'])->assertOk()->assertJsonPath('cost', '74.50');
@@ -156,8 +205,14 @@ final class RackTest extends TestCase
         $last = $this->get("/rack/{$mould->id}")->inertiaProps('mould.take_back');
         $this->tell($url, 'undone', ['of' => $last])->assertOk()->assertJsonPath('cost', null);
         $this->tell($url, 'undone', ['of' => $last])->assertStatus(409);
-        foreach ([['looked', ['condition' => 'lovely']], ['cared', ['act' => 'rested']], ['cared', ['act' => 'kissed']], ['priced', ['cost' => '12.345']], ['placed', ['place' => '']], ['retired', ['why' => 'bored']], ['counted', ['casts' => 1.5]], ['looked', ['condition' => 'pits', 'marks' => ['dirty']]]] as [$kind, $payload]) {
-            self::assertMatchesRegularExpression('/[.?]$/', (string) $this->tell($url, $kind, $payload)->assertUnprocessable()->json('error.message'));
+        foreach ([
+            ['looked', ['condition' => 'lovely']], ['cared', ['act' => 'rested']], ['cared', ['act' => 'kissed']],
+            ['priced', ['cost' => '12.345']], ['placed', ['place' => '']], ['retired', ['why' => 'bored']], ['counted', ['casts' => 1.5]],
+            ['looked', ['condition' => 'pits', 'marks' => ['dirty']]],
+        ] as [$kind, $payload]) {
+            self::assertMatchesRegularExpression(
+                '/[.?]$/', (string) $this->tell($url, $kind, $payload)->assertUnprocessable()->json('error.message'),
+            );
         }
         // A key sent twice tells it once.
         $this->postJson($url, ['key' => 'same', 'kind' => 'noted', 'payload' => ['text' => 'A hair in the left corner']])->assertOk();
@@ -179,7 +234,10 @@ final class RackTest extends TestCase
         $this->record($second, 'moulded', ['moulds' => []])->assertUnprocessable();
         $this->record($second, 'moulded', ['moulds' => [999]])->assertUnprocessable();
         // Nor is it retired under a cast.
-        self::assertStringContainsString('being cast in just now', $this->tell("/rack/{$mould->id}/facts", 'retired', ['why' => 'worn'])->assertUnprocessable()->json('error.message'));
+        self::assertStringContainsString(
+            'being cast in just now',
+            $this->tell("/rack/{$mould->id}/facts", 'retired', ['why' => 'worn'])->assertUnprocessable()->json('error.message'),
+        );
         $this->record($pour, 'given_up', ['fate' => 'back', 'note' => ''])->assertOk();
         $this->record($second, 'moulded', ['moulds' => [$mould->id]])->assertOk();
         $this->tell("/rack/{$mould->id}/facts", 'retired', ['why' => 'worn'])->assertUnprocessable();
@@ -206,7 +264,11 @@ final class RackTest extends TestCase
         $this->record($draft, 'opened', ['step' => '0:wait']);
         $this->graded($draft);
         self::assertSame($mould->id, Mould::query()->where('generation', 2)->firstOrFail()->remade_of);
-        $this->get('/rack')->assertInertia(static fn (AssertableInertia $page) => $page->has('rack.rows', 1)->where('rack.rows.0.code', "M-{$mould->id}" === 'M-1' ? 'M-2' : 'M-'.($mould->id + 1)));
+        $this->get('/rack')->assertInertia(
+            static fn (AssertableInertia $page) => $page->has('rack.rows', 1)->where(
+                'rack.rows.0.code', "M-{$mould->id}" === 'M-1' ? 'M-2' : 'M-'.($mould->id + 1),
+            ),
+        );
         $this->get('/rack?show=retired')->assertInertia(static fn (AssertableInertia $page) => $page->where('rack.rows.0.id', $mould->id));
     }
 
@@ -215,7 +277,11 @@ final class RackTest extends TestCase
         $left = function (): int {
             return $this->get('/rack?q=Third')->inertiaProps('rack.rows.0.left.likely');
         };
-        $put = fn (string $name, int $casts): int => $this->postJson('/rack', ['name' => $name, 'material' => 'pr-40', 'casting' => 'hv-08', 'casts' => $casts, 'place' => null])->assertOk()->json('id');
+        $put = fn (string $name, int $casts): int => $this->postJson('/rack', [
+            'name' => $name, 'material' => 'pr-40', 'casting' => 'hv-08', 'casts' => $casts, 'place' => null,
+        ])
+            ->assertOk()
+            ->json('id');
         $put('Third block', 18);
         $alone = $left();
         $this->tell("/rack/{$put('First block', 22)}/facts", 'retired', ['why' => 'worn'])->assertOk();
@@ -224,7 +290,9 @@ final class RackTest extends TestCase
         self::assertLessThan($alone, $after);
         $this->tell("/rack/{$put('Lucky block', 160)}/facts", 'retired', ['why' => 'spare'])->assertOk();
         self::assertGreaterThan($after, $left());
-        $this->postJson('/rack', ['name' => 'Half a cast', 'material' => null, 'casting' => null, 'casts' => 0.5, 'place' => null])->assertUnprocessable();
+        $this->postJson('/rack', [
+            'name' => 'Half a cast', 'material' => null, 'casting' => null, 'casts' => 0.5, 'place' => null,
+        ])->assertUnprocessable();
         $this->postJson('/rack', ['name' => 'Of honey', 'material' => 'honey'])->assertUnprocessable();
     }
 
@@ -267,7 +335,9 @@ final class RackTest extends TestCase
         $mould = $this->mould($link);
         $this->post("/impressions/{$cast->id}/builds", ['kind' => 'rotated-skin', 'measured' => ['area_mm2' => 20000]])->assertRedirect();
         $build = (int) DB::table('builds')->where('plain', false)->max('id');
-        $tell = fn (string $kind, array $payload): int => $this->tell("/builds/{$build}/facts", $kind, $payload)->assertOk()->json('last_fact_id');
+        $tell = fn (string $kind, array $payload): int => $this->tell("/builds/{$build}/facts", $kind, $payload)
+            ->assertOk()
+            ->json('last_fact_id');
         $filled = fn (): ?int => $this->get("/rack/{$mould->id}")->inertiaProps('mould.filled.pour');
         $tell('done', ['op' => 'release']);
         foreach (['pass-1' => 'ur-35', 'pass-2' => 'ur-35'] as $op => $base) {

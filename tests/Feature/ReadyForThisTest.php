@@ -33,7 +33,9 @@ final class ReadyForThisTest extends TestCase
         ['mould' => $link, 'cast' => $cast] = $this->chained('hv-08');
         $mould = $this->mould($link);
         $made = Pour::query()->findOrFail($mould->parts[0]['pour_id']);
-        self::assertLessThan(60.0, $made->met_at?->diffInMinutes($made->opened_at), 'It was pulled after minutes, and its sheet says hours.');
+        self::assertLessThan(
+            60.0, $made->met_at?->diffInMinutes($made->opened_at), 'It was pulled after minutes, and its sheet says hours.',
+        );
         $pour = $this->begun(['formula' => ['base' => 'hv-08', 'additives' => []]], $cast);
         self::assertEqualsCanonicalizing(['early', 'young-heat'], $this->asked($pour, $mould));
         $this->record($pour, 'given_up', ['fate' => 'back'])->assertOk();
@@ -47,7 +49,10 @@ final class ReadyForThisTest extends TestCase
 
         $this->travel(10)->minutes();
         $again = $this->begun(['formula' => ['base' => 'hv-08', 'additives' => []]], $cast);
-        self::assertContains("care-{$mould->id}-rested-cool", array_column($this->getJson("/pours/{$again->id}/state")->json('checklist'), 'id'), 'Hot a while ago.');
+        self::assertContains(
+            "care-{$mould->id}-rested-cool", array_column($this->getJson("/pours/{$again->id}/state")->json('checklist'), 'id'),
+            'Hot a while ago.',
+        );
     }
 
     public function test_how_it_was_seen_last_stands_on_the_checklist(): void
@@ -76,7 +81,9 @@ final class ReadyForThisTest extends TestCase
         $this->travel(20)->days();
         $this->tell("/rack/{$first->id}/facts", 'looked', ['condition' => 'cracked', 'marks' => []])->assertOk();
         $pour = $this->begun(['formula' => ['base' => 'hv-08', 'additives' => []]], $cast);
-        $asks = fn (Mould $mould): array => array_column($this->getJson("/pours/{$pour->id}/kept")->assertOk()->json('choices'), 'asks', 'id')[$mould->id];
+        $asks = fn (Mould $mould): array => array_column(
+            $this->getJson("/pours/{$pour->id}/kept")->assertOk()->json('choices'), 'asks', 'id',
+        )[$mould->id];
         self::assertSame([[], []], [$asks($first), $asks($second)], 'The newest is meant, and stands on the checklist.');
         $this->record($pour, 'moulded', ['moulds' => [$first->id]])->assertOk();
         self::assertStringContainsString('nothing hot can run out', implode(' ', $asks($first)));

@@ -18,7 +18,9 @@ final class RecallTest extends TestCase
 
     private function bad(Lot $lot): void
     {
-        $this->tell("/stores/lots/{$lot->id}/facts", 'recalled', ['why' => 'It never cures through.'])->assertOk()->assertJsonPath('lot.bad', 'It never cures through.');
+        $this->tell("/stores/lots/{$lot->id}/facts", 'recalled', [
+            'why' => 'It never cures through.',
+        ])->assertOk()->assertJsonPath('lot.bad', 'It never cures through.');
     }
 
     public function test_a_bad_kit_of_mould_rubber_is_followed_into_moulds_and_their_later_casts(): void
@@ -29,7 +31,9 @@ final class RecallTest extends TestCase
         $mould = $this->mould($link);
         $this->kit('ur-35');
         $first = $this->poured($cast, ['pieces' => 3]);
-        $second = $this->poured($cast, ['pieces' => 2, 'each' => [['outcome' => 'good', 'fault' => null], ['outcome' => 'reject', 'fault' => 'bubbles']]]);
+        $second = $this->poured($cast, [
+            'pieces' => 2, 'each' => [['outcome' => 'good', 'fault' => null], ['outcome' => 'reject', 'fault' => 'bubbles']],
+        ]);
         ['cast' => $other] = $this->chained('ur-35');
         $this->poured($other);
 
@@ -70,7 +74,9 @@ final class RecallTest extends TestCase
         $this->workUntil($pour, 'mix');
         $this->bad($bad);
         $lots = $this->getJson("/pours/{$pour->id}/kept")->assertOk()->json('lots');
-        self::assertSame([[$bad->id, 'It never cures through.']], array_map(static fn (array $of): array => [$of['from'], $of['lots'][0]['bad']], $lots));
+        self::assertSame(
+            [[$bad->id, 'It never cures through.']], array_map(static fn (array $of): array => [$of['from'], $of['lots'][0]['bad']], $lots),
+        );
     }
 
     /** What was left of a hot pour of it and melted again carries it on, pot after pot. */
@@ -81,7 +87,9 @@ final class RecallTest extends TestCase
         $hot = fn (array $more): \App\Models\Pour => $this->begun(['formula' => ['base' => 'hv-08', 'additives' => $more]], $cast);
         $first = $hot([]);
         $this->workUntil($first, 'grade');
-        $this->record($first, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 40, 'left_g' => 50, 'pieces' => 1, 'note' => ''])->assertOk();
+        $this->record($first, 'graded', [
+            'step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 40, 'left_g' => 50, 'pieces' => 1, 'note' => '',
+        ])->assertOk();
         $scrap = Lot::query()->where('of_pour_id', $first->id)->firstOrFail();
         $this->tell("/stores/lots/{$bad->id}/facts", 'ended', ['why' => null])->assertOk();
         $this->kit('hv-08', ['parts' => [['part' => 'A', 'grams' => 5000, 'maker_number' => 'V-2']]]);

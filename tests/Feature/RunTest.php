@@ -20,7 +20,9 @@ final class RunTest extends TestCase
         self::assertNotNull($pour->poured_at);
         $this->workUntil($pour, 'grade');
 
-        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'superb', 'faults' => ['flash'], 'used_g' => 92.5, 'note' => 'The one.'])
+        $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => 'superb', 'faults' => ['flash'], 'used_g' => 92.5, 'note' => 'The one.',
+        ])
             ->assertOk()->assertJsonPath('step.kind', 'done')->assertJsonPath('grade.grade', 'superb');
 
         $pour->refresh();
@@ -106,7 +108,10 @@ final class RunTest extends TestCase
         $this->workUntil($pour, 'weigh');
         $this->record($pour, 'met')->assertConflict();
         $running = $this->getJson("/pours/{$pour->id}/state")->json('line.running');
-        $this->record($pour, 'weighed', ['step' => '1:weigh:0', 'reading_g' => $running])->assertOk()->assertJsonPath('meets_now', true)->assertJsonPath('clock.met_ms', null);
+        $this->record($pour, 'weighed', ['step' => '1:weigh:0', 'reading_g' => $running])
+            ->assertOk()
+            ->assertJsonPath('meets_now', true)
+            ->assertJsonPath('clock.met_ms', null);
         $this->travel(30)->seconds();
         $met = $this->record($pour, 'met')->assertOk()->json('clock');
 
@@ -120,7 +125,9 @@ final class RunTest extends TestCase
     {
         $pour = $this->begun();
         $this->workUntil($pour, 'grade');
-        $run = $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'poor', 'faults' => [], 'used_g' => 90, 'note' => ''])->assertOk()->json();
+        $run = $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'poor', 'faults' => [], 'used_g' => 90, 'note' => ''])
+            ->assertOk()
+            ->json();
         $this->record($pour, 'undone', ['of' => $run['take_back']['of'] - 1])->assertConflict();
         $this->record($pour, 'undone', ['of' => $run['take_back']['of']])->assertOk()->assertJsonPath('step.kind', 'grade');
 
@@ -134,8 +141,13 @@ final class RunTest extends TestCase
         $pour = $this->begun();
         $happened = now()->addMinutes(2);
         $this->travel(20)->minutes();
-        $this->postJson("/pours/{$pour->id}/events", ['key' => 'late', 'kind' => 'noted', 'at_ms' => $happened->getTimestampMs(), 'payload' => ['text' => 'the light went out']])->assertOk();
-        $this->postJson("/pours/{$pour->id}/events", ['key' => 'future', 'kind' => 'noted', 'at_ms' => now()->addHours(3)->getTimestampMs(), 'payload' => ['text' => 'a clock that is fast']])->assertOk();
+        $this->postJson("/pours/{$pour->id}/events", [
+            'key' => 'late', 'kind' => 'noted', 'at_ms' => $happened->getTimestampMs(), 'payload' => ['text' => 'the light went out'],
+        ])->assertOk();
+        $this->postJson("/pours/{$pour->id}/events", [
+            'key' => 'future', 'kind' => 'noted', 'at_ms' => now()->addHours(3)->getTimestampMs(),
+            'payload' => ['text' => 'a clock that is fast'],
+        ])->assertOk();
 
         $at = Fact::query()->orderBy('id')->get()->map(static fn (Fact $e): int => (int) $e->at->getTimestampMs())->all();
         self::assertSame([(int) $happened->getTimestampMs(), (int) now()->getTimestampMs()], $at);
@@ -163,8 +175,12 @@ final class RunTest extends TestCase
     {
         $pour = $this->begun();
         $this->workUntil($pour, 'grade');
-        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => '5 stars', 'faults' => [], 'used_g' => 90, 'note' => ''])->assertUnprocessable()->assertJsonPath('error.field', 'payload.grade');
-        $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 0, 'note' => ''])->assertUnprocessable()->assertJsonPath('error.field', 'payload.used_g');
+        $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => '5 stars', 'faults' => [], 'used_g' => 90, 'note' => '',
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'payload.grade');
+        $this->record($pour, 'graded', [
+            'step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 0, 'note' => '',
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'payload.used_g');
     }
 
     public function test_a_gang_mould_gives_several_pieces_a_pour_and_spoilt_ones_do_not_count(): void
@@ -173,13 +189,17 @@ final class RunTest extends TestCase
         foreach ([['good', 4], ['spoilt', 4], ['usable', 2]] as [$grade, $pieces]) {
             $pour = $this->begun([], $impression);
             $this->workUntil($pour, 'grade');
-            $this->record($pour, 'graded', ['step' => '0:grade', 'grade' => $grade, 'faults' => [], 'used_g' => 90, 'pieces' => $pieces, 'note' => ''])->assertOk()->assertJsonPath('grade.pieces', $pieces);
+            $this->record($pour, 'graded', [
+                'step' => '0:grade', 'grade' => $grade, 'faults' => [], 'used_g' => 90, 'pieces' => $pieces, 'note' => '',
+            ])->assertOk()->assertJsonPath('grade.pieces', $pieces);
         }
 
         self::assertSame(6, $this->get("/jobs/{$impression->job_id}")->inertiaProps('job.cast'));
         $open = $this->begun([], $impression);
         $this->workUntil($open, 'grade');
-        $this->record($open, 'graded', ['step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 90, 'pieces' => -1, 'note' => ''])->assertUnprocessable()->assertJsonPath('error.field', 'payload.pieces');
+        $this->record($open, 'graded', [
+            'step' => '0:grade', 'grade' => 'good', 'faults' => [], 'used_g' => 90, 'pieces' => -1, 'note' => '',
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'payload.pieces');
     }
 
     public function test_a_gel_that_was_watched_teaches_the_clock_of_that_base(): void
@@ -223,7 +243,9 @@ final class RunTest extends TestCase
         $this->record($pour, 'left_over', ['left_g' => 4])->assertConflict();
         $this->workUntil($pour, 'wait');
         $weighed = (float) $this->getJson("/pours/{$pour->id}/state")->json('weighed_g');
-        $this->record($pour, 'left_over', ['left_g' => $weighed + 1])->assertUnprocessable()->assertJsonPath('error.field', 'payload.left_g');
+        $this->record($pour, 'left_over', [
+            'left_g' => $weighed + 1,
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'payload.left_g');
         $told = $this->record($pour, 'left_over', ['left_g' => 7.5])->assertOk()->assertJsonPath('left_g', 7.5)->json();
         $this->record($pour, 'undone', ['of' => $told['take_back']['of']])->assertOk()->assertJsonPath('left_g', null);
         $this->record($pour, 'left_over', ['left_g' => 6])->assertOk();
@@ -238,7 +260,9 @@ final class RunTest extends TestCase
         self::assertGreaterThan(1, $cups);
         $this->workUntil($pour, 'fill');
         $this->record($pour, 'left_over', ['left_g' => 4, 'batch' => 2])->assertConflict();
-        $this->record($pour, 'left_over', ['left_g' => 900, 'batch' => 1])->assertUnprocessable()->assertJsonPath('error.field', 'payload.left_g');
+        $this->record($pour, 'left_over', [
+            'left_g' => 900, 'batch' => 1,
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'payload.left_g');
         $this->record($pour, 'left_over', ['left_g' => 4, 'batch' => 1])->assertOk()->assertJsonPath('left_g', 4);
         $this->record($pour, 'confirmed', ['step' => '1:fill'])->assertOk();
         $this->workUntil($pour, 'fill');

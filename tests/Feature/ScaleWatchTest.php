@@ -86,7 +86,9 @@ final class ScaleWatchTest extends TestCase
         self::assertSame(['fell', 0.0, $wanted], [$trouble['kind'], (float) $trouble['saw_g'], (float) $trouble['expected_g']]);
         $this->shows(2 * $wanted, afterSeconds: 5);
         self::assertSame('fell', $this->watch($for)['trouble']['kind'], 'However well it fits afterwards.');
-        $this->weighed($pour, 2 * $wanted, '1:weigh:1')->assertConflict()->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, 'less than is in the cup'));
+        $this->weighed($pour, 2 * $wanted, '1:weigh:1')->assertConflict()->assertJsonPath(
+            'error.message', static fn (string $says): bool => str_contains($says, 'less than is in the cup'),
+        );
         self::assertSame(1, Fact::query()->where('kind', 'weighed')->count());
 
         // It was set to zero: count from there.
@@ -109,7 +111,9 @@ final class ScaleWatchTest extends TestCase
         $trouble = $this->watch($for)['trouble'];
         self::assertSame([20.0, 20.0], [(float) $trouble['in_line_g'], (float) $trouble['expected_g']]);
 
-        $line = $this->record($pour, 'counted', ['step' => '1:weigh:0', 'reading_g' => 0.0, 'in_line_g' => $trouble['in_line_g']])->assertOk()->json('line');
+        $line = $this->record($pour, 'counted', ['step' => '1:weigh:0', 'reading_g' => 0.0, 'in_line_g' => $trouble['in_line_g']])
+            ->assertOk()
+            ->json('line');
         self::assertEqualsWithDelta($wanted - 20.0, $line['running'], 1e-9);
         $this->shows($line['running'], afterSeconds: 5);
         self::assertNull($this->watch($for)['trouble']);
@@ -142,7 +146,9 @@ final class ScaleWatchTest extends TestCase
         self::assertNull($this->watch($for)['trouble']);
 
         // Back and forth: each has its own.
-        self::assertEqualsWithDelta(12.0, $this->postJson('/devices/scale/take-over', ['for' => "run:{$first->id}"])->json('trouble.in_line_g'), 1e-9);
+        self::assertEqualsWithDelta(
+            12.0, $this->postJson('/devices/scale/take-over', ['for' => "run:{$first->id}"])->json('trouble.in_line_g'), 1e-9,
+        );
         self::assertEqualsWithDelta(5.0, $this->postJson('/devices/scale/take-over', ['for' => $for])->json('trouble.in_line_g'), 1e-9);
 
         // Typed meanwhile, the line is another: what was poured of the last one is in the cup already.
@@ -158,7 +164,10 @@ final class ScaleWatchTest extends TestCase
         $pour = $this->atTheScale();
         $this->shows(12.0, afterSeconds: 3);
         $this->watch("run:{$pour->id}");
-        $this->postJson('/devices/scale/take-over', ['for' => "run:{$pour->id}"])->assertOk()->assertJsonPath('held_by', null)->assertJsonPath('trouble.in_line_g', 12);
+        $this->postJson('/devices/scale/take-over', ['for' => "run:{$pour->id}"])
+            ->assertOk()
+            ->assertJsonPath('held_by', null)
+            ->assertJsonPath('trouble.in_line_g', 12);
 
         self::assertSame('elsewhere', $this->watch("run:{$pour->id}")['trouble']['kind']);
         $this->record($pour, 'counted', ['step' => '1:weigh:0', 'reading_g' => 12.0, 'in_line_g' => 12.0])->assertOk();
@@ -236,11 +245,15 @@ final class ScaleWatchTest extends TestCase
         $this->postJson('/devices/scale/tare', ['for' => $for, 'take' => true])->assertOk();
         $this->fact($series, 'tared', ['vessel' => 'plain-cup'])->assertOk();
         self::assertSame('Pucks · PR-10', $this->watch("run:{$pour->id}")['held_by']['title']);
-        $this->weighed($pour, 34.5, '1:weigh:0')->assertConflict()->assertJsonPath('error.message', 'The scale serves “Pucks · PR-10” just now. Take it over, or type the reading.');
+        $this->weighed($pour, 34.5, '1:weigh:0')->assertConflict()->assertJsonPath(
+            'error.message', 'The scale serves “Pucks · PR-10” just now. Take it over, or type the reading.',
+        );
 
         $back = $this->postJson('/devices/scale/take-over', ['for' => "run:{$pour->id}"])->assertOk()->json();
         self::assertSame([null, 'elsewhere'], [$back['held_by'], $back['trouble']['kind']]);
-        $this->record($pour, 'counted', ['step' => '1:weigh:0', 'reading_g' => -12.5])->assertOk()->assertJsonPath('line.running', static fn (float $g): bool => $g > 0.0);
+        $this->record($pour, 'counted', [
+            'step' => '1:weigh:0', 'reading_g' => -12.5,
+        ])->assertOk()->assertJsonPath('line.running', static fn (float $g): bool => $g > 0.0);
         self::assertNull($this->watch("run:{$pour->id}")['held_by']);
     }
 
@@ -252,7 +265,9 @@ final class ScaleWatchTest extends TestCase
         $next = $this->fact($series, 'tared', ['vessel' => 'plain-cup'])->json('next');
         $this->shows($next['running']);
         self::assertNull($this->watch($for)['trouble']);
-        $next = $this->fact($series, 'put', ['vessel' => 'plain-cup', 'line' => $next['line'], 'reading_g' => $next['running']])->assertOk()->json('next');
+        $next = $this->fact($series, 'put', ['vessel' => 'plain-cup', 'line' => $next['line'], 'reading_g' => $next['running']])
+            ->assertOk()
+            ->json('next');
         $this->shows(0.0);
         self::assertSame('fell', $this->watch($for)['trouble']['kind']);
         $this->fact($series, 'put', ['vessel' => 'plain-cup', 'line' => $next['line'], 'reading_g' => $next['running']])->assertConflict();
@@ -261,7 +276,9 @@ final class ScaleWatchTest extends TestCase
         self::assertEqualsWithDelta($next['grams'], $counted['running'], 1e-9);
         $this->shows($counted['running'], afterSeconds: 9);
         self::assertNull($this->watch($for)['trouble']);
-        $grams = $this->fact($series, 'put', ['vessel' => 'plain-cup', 'line' => $counted['line'], 'reading_g' => $counted['running']])->assertOk()->json('grams.plain-cup');
+        $grams = $this->fact($series, 'put', ['vessel' => 'plain-cup', 'line' => $counted['line'], 'reading_g' => $counted['running']])
+            ->assertOk()
+            ->json('grams.plain-cup');
         self::assertEqualsWithDelta($grams[0], $grams[1], 0.11, 'As much A as B.');
     }
 

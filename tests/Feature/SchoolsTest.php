@@ -32,17 +32,25 @@ final class SchoolsTest extends TestCase
     public function test_putty_under_soapy_water_weighs_no_starch_and_a_run_that_began_stays_as_it_was(): void
     {
         $mould = $this->impression('mould', 'sx-25');
-        $this->post("/impressions/{$mould->id}/builds", ['kind' => 'starch-putty', 'measured' => ['ml' => 200]])->assertSessionHasNoErrors();
+        $this->post("/impressions/{$mould->id}/builds", [
+            'kind' => 'starch-putty', 'measured' => ['ml' => 200],
+        ])->assertSessionHasNoErrors();
         $build = Build::query()->where('impression_id', $mould->id)->firstOrFail();
         $this->tell($build, 'done', ['op' => 'wet'])->assertOk();
         $pour = $this->sheetOf($build, 'press');
-        self::assertSame(['st-1'], array_column($this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet']['formula']['additives'], 'code'));
+        self::assertSame(
+            ['st-1'], array_column($this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet']['formula']['additives'], 'code'),
+        );
 
         $this->hold(['putty' => 'soap'])->assertOk();
         $this->app->forgetScopedInstances();
-        self::assertSame([], $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet']['formula']['additives'], 'What is not weighed follows.');
+        self::assertSame(
+            [], $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet']['formula']['additives'], 'What is not weighed follows.',
+        );
         $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
-        $title = fn (): string => Pour::query()->whereKey($pour->id)->exists() ? $this->getJson("/pours/{$pour->id}/state")->json('worked.mix.title') : '';
+        $title = fn (): string => Pour::query()->whereKey($pour->id)->exists()
+            ? $this->getJson("/pours/{$pour->id}/state")->json('worked.mix.title')
+            : '';
         self::assertSame('Knead it under the soapy water', $title());
         $this->hold(['putty' => 'starch'])->assertOk();
         self::assertSame('Knead it under the soapy water', $title(), 'Begun means frozen.');
@@ -52,7 +60,9 @@ final class SchoolsTest extends TestCase
     {
         $this->hold(['tin-resin' => 'bake'])->assertOk();
         $mould = $this->impression('mould', 'tr-25');
-        $cast = $mould->job->impressions()->create(['position' => 9, 'kind' => 'cast', 'name' => 'Knobs', 'material' => 'rf-70', 'from_id' => $mould->id]);
+        $cast = $mould->job->impressions()->create([
+            'position' => 9, 'kind' => 'cast', 'name' => 'Knobs', 'material' => 'rf-70', 'from_id' => $mould->id,
+        ]);
         $this->post("/impressions/{$cast->id}/pours")->assertSessionHasNoErrors();
         $pour = Pour::query()->latest('id')->firstOrFail();
         $sheet = $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet'];
@@ -60,6 +70,8 @@ final class SchoolsTest extends TestCase
         $sheet['formula'] = ['base' => 'rf-70', 'additives' => []];
         $this->putJson("/pours/{$pour->id}/sheet", $sheet)->assertOk();
         $this->post("/pours/{$pour->id}/run")->assertSessionHasNoErrors();
-        self::assertStringContainsString('baked for some hours', implode(' ', array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text')));
+        self::assertStringContainsString(
+            'baked for some hours', implode(' ', array_column($this->getJson("/pours/{$pour->id}/state")->json('checklist'), 'text')),
+        );
     }
 }

@@ -40,13 +40,33 @@ final class SealsTest extends TestCase
     /** @return iterable<string, array{\Closure(int): mixed, string}> what is done to the fact in the middle, and what is said of it */
     public static function bends(): iterable
     {
-        yield 'a note is rewritten' => [static fn (int $id) => DB::table('facts')->where('id', $id)->update(['payload' => '{"text":"nothing happened"}']), 'Changed: fact '];
-        yield 'a moment is put earlier' => [static fn (int $id) => DB::table('facts')->where('id', $id)->update(['at' => '2026-01-01 08:00:00.000']), 'Changed: fact '];
+        yield 'a note is rewritten' => [
+            static fn (int $id) => DB::table('facts')->where('id', $id)->update(['payload' => '{"text":"nothing happened"}']),
+            'Changed: fact ',
+        ];
+        yield 'a moment is put earlier' => [
+            static fn (int $id) => DB::table('facts')->where('id', $id)->update(['at' => '2026-01-01 08:00:00.000']), 'Changed: fact ',
+        ];
         yield 'one is deleted' => [static fn (int $id) => DB::table('facts')->where('id', $id)->delete(), 'Missing: place '];
-        yield 'one is moved to the end' => [static fn (int $id) => DB::table('facts')->where('id', $id)->update(['id' => 1 + (int) DB::table('facts')->max('id')]), 'Moved: fact '];
-        yield 'its record is broken off' => [static fn (int $id) => DB::table('facts')->where('id', $id)->update(['payload' => '"torn"']), 'Changed: fact '];
-        yield 'one is slipped in' => [static fn (int $id) => Schema::table('facts', static fn (Blueprint $table) => $table->dropUnique('facts_in_place')) ?? DB::table('facts')->insert([...array_diff_key((array) DB::table('facts')->find($id), ['id' => 0]), 'key' => 'slipped', 'seal' => str_repeat('a', 64)]), 'Slipped in: '];
-        yield 'somebody else is to have done it' => [static fn (int $id) => DB::table('facts')->where('id', $id)->update(['person' => '01J0000000000000000000AAAA']), 'Changed: fact '];
+        yield 'one is moved to the end' => [
+            static fn (int $id) => DB::table('facts')->where('id', $id)->update(['id' => 1 + (int) DB::table('facts')->max('id')]),
+            'Moved: fact ',
+        ];
+        yield 'its record is broken off' => [
+            static fn (int $id) => DB::table('facts')->where('id', $id)->update(['payload' => '"torn"']), 'Changed: fact ',
+        ];
+        yield 'one is slipped in' => [
+            static fn (int $id) => Schema::table(
+                'facts', static fn (Blueprint $table) => $table->dropUnique('facts_in_place'),
+            ) ?? DB::table('facts')->insert([
+                ...array_diff_key((array) DB::table('facts')->find($id), ['id' => 0]), 'key' => 'slipped', 'seal' => str_repeat('a', 64),
+            ]),
+            'Slipped in: ',
+        ];
+        yield 'somebody else is to have done it' => [
+            static fn (int $id) => DB::table('facts')->where('id', $id)->update(['person' => '01J0000000000000000000AAAA']),
+            'Changed: fact ',
+        ];
     }
 
     /** @param  \Closure(int): mixed  $bend */
@@ -85,7 +105,15 @@ final class SealsTest extends TestCase
         $this->record($pour, 'noted', ['text' => 'The next day'])->assertOk();
         $this->artisan('facts:anchor')->assertSuccessful();
         $this->artisan('facts:verify')->expectsOutputToContain('Last anchor: ')->assertSuccessful();
-        self::assertSame([null, [['run', $pour->id]]], [Anchor::query()->orderBy('id')->first()?->heads, array_map(static fn (array $head): array => array_slice($head, 0, 2), Anchor::query()->orderByDesc('id')->first()->heads ?? [])]);
+        self::assertSame(
+            [null, [['run', $pour->id]]],
+            [
+                Anchor::query()->orderBy('id')->first()?->heads,
+                array_map(
+                    static fn (array $head): array => array_slice($head, 0, 2), Anchor::query()->orderByDesc('id')->first()->heads ?? [],
+                ),
+            ],
+        );
 
         // Somebody takes the last fact away: nothing follows that would miss it.
         DB::beginTransaction();
@@ -94,7 +122,13 @@ final class SealsTest extends TestCase
         DB::rollBack();
 
         // Somebody who can reckon changes one and seals everything after it anew.
-        DB::table('facts')->where('stream', 'run')->where('stream_id', $pour->id)->where('kind', 'noted')->orderBy('id')->limit(1)->update(['payload' => '{"text":"bent"}']);
+        DB::table('facts')
+            ->where('stream', 'run')
+            ->where('stream_id', $pour->id)
+            ->where('kind', 'noted')
+            ->orderBy('id')
+            ->limit(1)
+            ->update(['payload' => '{"text":"bent"}']);
         DB::table('facts')->update(['nth' => null, 'seal' => null]);
         $seals = app(Seals::class);
         $anchors = DB::table('anchors')->get();
@@ -106,9 +140,10 @@ final class SealsTest extends TestCase
     public function test_the_day_sheet_shows_the_anchor(): void
     {
         $this->poured();
-        $this->get('/day/sheet')->assertInertia(static fn ($page) => $page->where('day.anchor', null));
+        $this->get('/paper/day.html')->assertOk()->assertDontSee('is sealed as');
         $this->artisan('facts:anchor');
         $this->travel(1)->minutes();
-        $this->get('/day/sheet')->assertInertia(static fn ($page) => $page->where('day.anchor.seal', static fn (string $seal): bool => preg_match('/^([0-9a-f]{4} ){5}[0-9a-f]{4}$/', $seal) === 1));
+        $page = (string) $this->get('/paper/day.html')->assertOk()->getContent();
+        self::assertMatchesRegularExpression('#is sealed as <b>([0-9a-f]{4} ){5}[0-9a-f]{4}</b>#', $page);
     }
 }

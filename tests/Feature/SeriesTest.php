@@ -23,12 +23,25 @@ final class SeriesTest extends TestCase
     /** @return list<float> of the only additive of each swatch, oldest first */
     private static function amounts(): array
     {
-        return array_values(Swatch::query()->with('version')->orderBy('id')->get()->map(static fn (Swatch $s): float => (float) ($s->version->recipe['additives'][0]['amount'] ?? 0.0))->all());
+        return array_values(
+            Swatch::query()
+                ->with('version')
+                ->orderBy('id')
+                ->get()
+                ->map(static fn (Swatch $s): float => (float) ($s->version->recipe['additives'][0]['amount'] ?? 0.0))
+                ->all(),
+        );
     }
 
     public function test_the_screen_offers_what_can_be_made(): void
     {
-        $this->get('/swatches/series?kind=tint&pigment=pi-fawn')->assertInertia(fn (AssertableInertia $page) => $page->component('swatches/Series')->where('page.kind', 'tint')->where('page.pigment', 'pi-fawn')->where('page.base', 'pr-10'));
+        $this->get('/swatches/series?kind=tint&pigment=pi-fawn')->assertInertia(
+            fn (AssertableInertia $page) => $page
+                ->component('swatches/Series')
+                ->where('page.kind', 'tint')
+                ->where('page.pigment', 'pi-fawn')
+                ->where('page.base', 'pr-10'),
+        );
         self::assertSame(0, Formula::query()->count());
     }
 
@@ -45,12 +58,18 @@ final class SeriesTest extends TestCase
 
     public function test_a_base_without_softener_or_pigment_is_told_so(): void
     {
-        $plan = fn (array $more): string => (string) $this->postJson('/swatches/series/plan', self::series($more))->assertUnprocessable()->json('error.message');
+        $plan = fn (array $more): string => (string) $this->postJson('/swatches/series/plan', self::series($more))
+            ->assertUnprocessable()
+            ->json('error.message');
 
         self::assertStringContainsString('takes no softener', $plan(['recipe' => self::recipe('ur-35'), 'softener' => null]));
-        self::assertStringContainsString('none on the shelf goes into this base', $plan(['kind' => 'tint', 'recipe' => self::recipe('cp-70'), 'softener' => null, 'pigments' => []]));
+        self::assertStringContainsString('none on the shelf goes into this base', $plan([
+            'kind' => 'tint', 'recipe' => self::recipe('cp-70'), 'softener' => null, 'pigments' => [],
+        ]));
         $this->get('/swatches/series?base=ur-35')->assertInertia(fn (AssertableInertia $page) => $page->where('page.base', 'pr-10'));
-        $this->get('/swatches/series?kind=tint&base=ur-35')->assertInertia(fn (AssertableInertia $page) => $page->where('page.base', 'ur-35'));
+        $this->get('/swatches/series?kind=tint&base=ur-35')->assertInertia(
+            fn (AssertableInertia $page) => $page->where('page.base', 'ur-35'),
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
@@ -69,7 +88,10 @@ final class SeriesTest extends TestCase
     #[DataProvider('nonsense')]
     public function test_a_series_that_makes_no_sense_does_not_begin(array $more): void
     {
-        $this->from('/swatches/series')->post('/swatches/series', self::series($more))->assertRedirect('/swatches/series')->assertSessionHasErrors('series');
+        $this->from('/swatches/series')
+            ->post('/swatches/series', self::series($more))
+            ->assertRedirect('/swatches/series')
+            ->assertSessionHasErrors('series');
         self::assertSame(0, Series::query()->count());
     }
 
@@ -89,7 +111,9 @@ final class SeriesTest extends TestCase
 
     public function test_what_was_written_down_makes_the_label_and_the_rest_is_as_planned(): void
     {
-        $this->pourSeries(self::series(), '', ['puck-1' => [30], 'puck-2' => [20.1, null], 'puck-3' => [15, null], 'puck-4' => [13.4, 11.3]])->assertRedirect('/swatches/drawer');
+        $this->pourSeries(self::series(), '', [
+            'puck-1' => [30], 'puck-2' => [20.1, null], 'puck-3' => [15, null], 'puck-4' => [13.4, 11.3],
+        ])->assertRedirect('/swatches/drawer');
 
         self::assertEqualsWithDelta([0.0, 100 * 6 / 20.1, 100 * 9.7 / 15, 100 * 11.3 / 13.4], self::amounts(), 0.02);
         self::assertSame('PR-10 0 %', Swatch::query()->oldest('id')->first()?->name, 'Nobody gave it a name.');
@@ -114,7 +138,9 @@ final class SeriesTest extends TestCase
     {
         $series = $this->beginSeries(self::series());
         $page = $this->get("/swatches/series/{$series->id}")->assertOk()->inertiaProps('run');
-        self::assertSame(['plain-cup', 'B', true, ''], [$page['next']['vessel'], $page['next']['add'], $page['next']['opens'], $page['on']]);
+        self::assertSame(
+            ['plain-cup', 'B', true, ''], [$page['next']['vessel'], $page['next']['add'], $page['next']['opens'], $page['on']],
+        );
 
         $run = $this->fact($series, 'tared', ['vessel' => 'plain-cup'])->assertOk()->json();
         self::assertSame('plain-cup', $run['on']);
@@ -142,7 +168,10 @@ final class SeriesTest extends TestCase
 
     public function test_pucks_past_what_the_sheet_allows_are_questioned_by_name(): void
     {
-        $warnings = fn (string $base): array => array_column($this->postJson('/swatches/series/plan', self::series(['recipe' => self::recipe($base)]))->assertOk()->json('warnings'), 'message', 'code');
+        $warnings = fn (string $base): array => array_column(
+            $this->postJson('/swatches/series/plan', self::series(['recipe' => self::recipe($base)]))->assertOk()->json('warnings'),
+            'message', 'code',
+        );
 
         self::assertArrayNotHasKey('over_max', $warnings('pr-10'));
         self::assertStringStartsWith('The sheet allows 30 % of softener; 60 and 90 % is past it.', $warnings('pr-25')['over_max']);
@@ -191,8 +220,12 @@ final class SeriesTest extends TestCase
         ] as [$kind, $payload, $field]) {
             $this->fact($series, $kind, $payload)->assertUnprocessable()->assertJsonPath('error.field', $field);
         }
-        $this->fact($series, 'written', ['vessel' => 'puck-2', 'line' => 1, 'grams' => 5.5])->assertOk()->assertJsonPath('grams.puck-2.1', 5.5);
-        $this->fact($series, 'written', ['vessel' => 'puck-2', 'line' => 1, 'grams' => null])->assertOk()->assertJsonPath('grams.puck-2.1', null);
+        $this->fact($series, 'written', [
+            'vessel' => 'puck-2', 'line' => 1, 'grams' => 5.5,
+        ])->assertOk()->assertJsonPath('grams.puck-2.1', 5.5);
+        $this->fact($series, 'written', [
+            'vessel' => 'puck-2', 'line' => 1, 'grams' => null,
+        ])->assertOk()->assertJsonPath('grams.puck-2.1', null);
     }
 
     public function test_pucks_are_as_old_as_the_moment_a_met_b_however_late_that_was_heard(): void
@@ -202,7 +235,10 @@ final class SeriesTest extends TestCase
         $this->travelTo($this->now->addMinutes(17));
         $this->fact($series, 'met', at: $met)->assertOk();
         $this->post("/swatches/series/{$series->id}/label", ['name' => 'Late'])->assertRedirect('/swatches/drawer');
-        self::assertSame([$met->getTimestampMs()], Swatch::query()->get()->map(static fn (Swatch $s): int => (int) $s->poured_at->getTimestampMs())->unique()->values()->all());
+        self::assertSame(
+            [$met->getTimestampMs()],
+            Swatch::query()->get()->map(static fn (Swatch $s): int => (int) $s->poured_at->getTimestampMs())->unique()->values()->all(),
+        );
 
         // A clock of tomorrow is not believed, nor one from before it began.
         $other = $this->beginSeries(self::series());
@@ -227,7 +263,10 @@ final class SeriesTest extends TestCase
         $series = $this->beginSeries(self::series());
         $this->fact($series, 'met')->assertOk();
         $strip = $this->getJson('/frame')->json('strip');
-        self::assertSame(["series-{$series->id}", 'Pucks · PR-10', "/swatches/series/{$series->id}"], [$strip['lozenges'][0]['id'], $strip['lozenges'][0]['title'], $strip['lozenges'][0]['href']]);
+        self::assertSame(
+            ["series-{$series->id}", 'Pucks · PR-10', "/swatches/series/{$series->id}"],
+            [$strip['lozenges'][0]['id'], $strip['lozenges'][0]['title'], $strip['lozenges'][0]['href']],
+        );
         $window = $strip['lozenges'][0]['windows'][0];
         self::assertSame('pot_life', $window['kind']);
         self::assertSame($window['to_ms'] - 3 * 60_000, $strip['calls'][0]['at_ms']);
@@ -257,16 +296,32 @@ final class SeriesTest extends TestCase
             $this->getJson($look)->assertOk();
         }
 
-        $this->get('/swatches/series')->assertInertia(fn (AssertableInertia $page) => $page->where('flash', 'The series is off the bench.')->where('undo', "/swatches/series/{$series->id}/restore"));
+        $this->get('/swatches/series')->assertInertia(
+            fn (AssertableInertia $page) => $page->where('flash', 'The series is off the bench.')->where(
+                'undo', "/swatches/series/{$series->id}/restore",
+            ),
+        );
         $this->get('/swatches/series')->assertInertia(fn (AssertableInertia $page) => $page->where('flash', null));
     }
 
     public function test_the_first_drawdowns_of_a_base_are_one_press(): void
     {
-        $asked = ['base' => 'hv-08', 'load' => 1, 'steps' => [0, 30, 100], 'puck_ml' => 12, 'spare_pct' => 10, 'mix_min' => 3, 'thickness_mm' => 2];
-        $suit = count(array_filter(glob(base_path('library/materials/p*.yaml')) ?: [], static fn (string $file): bool => ($sheet = \Symfony\Component\Yaml\Yaml::parseFile($file))['kind'] === 'additive' && $sheet['role'] === 'pigment' && in_array('plastisol', $sheet['families'], true)));
+        $asked = [
+            'base' => 'hv-08', 'load' => 1, 'steps' => [0, 30, 100], 'puck_ml' => 12, 'spare_pct' => 10, 'mix_min' => 3,
+            'thickness_mm' => 2,
+        ];
+        $suit = count(
+            array_filter(
+                glob(base_path('library/materials/p*.yaml')) ?: [],
+                static fn (string $file): bool => ($sheet = \Symfony\Component\Yaml\Yaml::parseFile($file))['kind'] === 'additive'
+                    && $sheet['role'] === 'pigment'
+                    && in_array('plastisol', $sheet['families'], true),
+            ),
+        );
         self::assertGreaterThan(1, $suit);
-        $undrawn = fn (): int => array_column($this->get('/swatches/series?kind=tint')->inertiaProps('page')['bases'], 'undrawn', 'code')['hv-08'];
+        $undrawn = fn (): int => array_column(
+            $this->get('/swatches/series?kind=tint')->inertiaProps('page')['bases'], 'undrawn', 'code',
+        )['hv-08'];
         self::assertSame($suit, $undrawn());
         $this->post('/swatches/series/first', [...$asked, 'steps' => [0]])->assertSessionHasErrors('series');
         $this->post('/swatches/series/first', [...$asked, 'load' => 0])->assertSessionHasErrors('series');
@@ -275,7 +330,9 @@ final class SeriesTest extends TestCase
         $this->post('/swatches/series/first', $asked)->assertSessionHasNoErrors()->assertRedirect();
         $made = Series::query()->orderBy('id')->get();
         self::assertCount($suit, $made);
-        self::assertEquals([[0, 30, 100], [30, 100]], [$made[0]->question['steps'], $made[1]->question['steps']], 'The base is drawn down bare once.');
+        self::assertEquals(
+            [[0, 30, 100], [30, 100]], [$made[0]->question['steps'], $made[1]->question['steps']], 'The base is drawn down bare once.',
+        );
         self::assertSame($suit, count(array_unique($made->map(static fn (Series $one): string => $one->question['pigments'][0])->all())));
         self::assertSame(0, $undrawn());
         $this->post('/swatches/series/first', $asked)->assertSessionHasErrors('series');

@@ -37,7 +37,10 @@ final class ShopsTest extends TestCase
     use MakesPeople;
 
     /** Parameters that are no number of anything in particular. */
-    private const SAID = ['base' => 'pr-10', 'release' => 'x', 'format' => 'yaml', 'what' => 'swatches.csv', 'verb' => 'mix', 'part' => 'mesh', 'key' => 'original', 'operation' => '1', 'code' => 'pr-10', 'id' => 'glove', 'upload' => 'abcdefgh-1'];
+    private const SAID = [
+        'base' => 'pr-10', 'release' => 'x', 'format' => 'yaml', 'what' => 'swatches.csv', 'verb' => 'mix', 'part' => 'mesh',
+        'key' => 'original', 'operation' => '1', 'code' => 'pr-10', 'id' => 'glove', 'upload' => 'abcdefgh-1',
+    ];
 
     private Workshop $ours;
 
@@ -48,7 +51,9 @@ final class ShopsTest extends TestCase
     {
         $links = app(OpenShop::class)('Next door', null, CarbonImmutable::now());
         $this->ours = ShopAtHand::named('next-door');
-        $this->away()->post($links['next-door'], ['name' => 'Runa', 'passphrase' => self::PASSPHRASE, 'pin' => '7391'])->assertRedirect('/');
+        $this->away()->post($links['next-door'], [
+            'name' => 'Runa', 'passphrase' => self::PASSPHRASE, 'pin' => '7391',
+        ])->assertRedirect('/');
         $this->odd = Person::query()->where('workshop_id', $this->ours->id)->firstOrFail();
         self::assertSame(Role::Owner, $this->odd->role);
         $this->ours->update(['set_up_at' => $this->now]);
@@ -100,7 +105,14 @@ final class ShopsTest extends TestCase
             return $this->away()->withToken($this->odd->createToken('a program', ['reckon'])->plainTextToken)->json($method, $address);
         }
 
-        return $this->away()->as($this->odd)->json($method, $address, $method === 'GET' ? [] : ['key' => 'abcdefgh', 'kind' => 'noted', 'payload' => ['text' => 'x'], 'edition' => 1, 'name' => 'Ours now']);
+        return $this->away()
+            ->as($this->odd)
+            ->json(
+                $method, $address,
+                $method === 'GET'
+                    ? []
+                    : ['key' => 'abcdefgh', 'kind' => 'noted', 'payload' => ['text' => 'x'], 'edition' => 1, 'name' => 'Ours now'],
+            );
     }
 
     /**
@@ -110,13 +122,23 @@ final class ShopsTest extends TestCase
      */
     private function numbers(Workshop $theirs): array
     {
-        $tables = ['pour' => 'pours', 'build' => 'builds', 'job' => 'jobs', 'impression' => 'impressions', 'formula' => 'formulas', 'version' => 'formula_versions', 'swatch' => 'swatches', 'reading' => 'swatch_readings', 'series' => 'series', 'target' => 'colour_targets', 'patch' => 'test_patches', 'rule' => 'own_rules', 'mould' => 'moulds', 'lot' => 'lots', 'trial' => 'trials', 'model' => 'model_files', 'study' => 'studies', 'import' => 'imports', 'person' => 'people', 'tablet' => 'tablets', 'label' => 'printings', 'taken' => 'taken_ways'];
-        Tablet::query()->create(['workshop_id' => $theirs->id, 'name' => 'theirs', 'secret' => str_repeat('a', 64), 'trusted_at' => $this->now]);
+        $tables = [
+            'pour' => 'pours', 'build' => 'builds', 'job' => 'jobs', 'impression' => 'impressions', 'formula' => 'formulas',
+            'version' => 'formula_versions', 'swatch' => 'swatches', 'reading' => 'swatch_readings', 'series' => 'series',
+            'target' => 'colour_targets', 'patch' => 'test_patches', 'rule' => 'own_rules', 'mould' => 'moulds', 'lot' => 'lots',
+            'trial' => 'trials', 'model' => 'model_files', 'study' => 'studies', 'import' => 'imports', 'person' => 'people',
+            'tablet' => 'tablets', 'label' => 'printings', 'taken' => 'taken_ways', 'try' => 'practice_tries',
+            'scenario' => 'practice_scenarios',
+        ];
+        Tablet::query()->create([
+            'workshop_id' => $theirs->id, 'name' => 'theirs', 'secret' => str_repeat('a', 64), 'trusted_at' => $this->now,
+        ]);
         $token = Person::query()->where('workshop_id', $theirs->id)->firstOrFail()->createToken('theirs', ['day'])->accessToken->getKey();
         $numbers = ['token' => [(string) $token]];
         foreach ($tables as $name => $table) {
             // Of what the demo has none of, they get one.
-            DB::table($table)->where('workshop_id', $theirs->id)->exists() || DB::table($table)->insert(['workshop_id' => $theirs->id, ...$this->needed($table)]);
+            DB::table($table)->where('workshop_id', $theirs->id)->exists()
+                || DB::table($table)->insert(['workshop_id' => $theirs->id, ...$this->needed($table)]);
             $ids = DB::table($table)->where('workshop_id', $theirs->id)->orderByDesc('id')->limit(2)->pluck('id')->map(strval(...))->all();
             self::assertNotSame([], $ids, "The other shop has no {$name} to be found.");
             $numbers[$name] = $ids;
@@ -130,7 +152,13 @@ final class ShopsTest extends TestCase
     {
         $row = [];
         foreach (Schema::getColumns($table) as $column) {
-            $column['nullable'] || $column['auto_increment'] || $column['default'] !== null || $column['name'] === 'workshop_id' || $row[$column['name']] = preg_match('/date|time/', $column['type_name']) === 1 ? (string) $this->now : '1';
+            $column['nullable']
+                || $column['auto_increment']
+                || $column['default'] !== null
+                || $column['name'] === 'workshop_id'
+                || $row[$column['name']] = preg_match('/date|time/', $column['type_name']) === 1
+                ? (string) $this->now
+                : '1';
         }
 
         return $row;
@@ -140,8 +168,13 @@ final class ShopsTest extends TestCase
     private function words(Workshop $theirs): array
     {
         $words = [];
-        foreach (['jobs' => 'name', 'formulas' => 'name', 'moulds' => 'place', 'people' => 'name', 'pours' => 'note', 'own_sheets' => 'name', 'model_files' => 'name'] as $table => $column) {
-            foreach (Schema::hasColumn($table, $column) ? DB::table($table)->where('workshop_id', $theirs->id)->whereNotNull($column)->pluck($column) : [] as $word) {
+        foreach ([
+            'jobs' => 'name', 'formulas' => 'name', 'moulds' => 'place', 'people' => 'name', 'pours' => 'note', 'own_sheets' => 'name',
+            'model_files' => 'name',
+        ] as $table => $column) {
+            foreach (Schema::hasColumn($table, $column) ? DB::table($table)->where(
+                'workshop_id', $theirs->id,
+            )->whereNotNull($column)->pluck($column) : [] as $word) {
                 mb_strlen((string) $word) > 8 && $words[] = (string) $word;
             }
         }
@@ -162,7 +195,13 @@ final class ShopsTest extends TestCase
             $next = [];
             foreach ($addresses as $address) {
                 foreach ($some as $one) {
-                    $next[] = (string) preg_replace("/\\{{$name}\\??\\}/", $name === 'format' && str_contains($address, 'box.') ? 'svg' : $one, $address);
+                    $next[] = (string) preg_replace(
+                        "/\\{{$name}\\??\\}/",
+                        $name === 'format' && str_contains($address, 'box.')
+                            ? 'svg'
+                            : ($name === 'format' && str_contains($address, 'paper/') ? 'pdf' : $one),
+                        $address,
+                    );
                 }
             }
             $addresses = $next;
@@ -199,23 +238,35 @@ final class ShopsTest extends TestCase
         $this->get('/sign-in')->assertInertia(static fn ($page) => $page->where('shop', '')->where('known', true)->where('frame', null));
         $this->get('/sign-in?shop=Kiln')->assertInertia(static fn ($page) => $page->where('shop', 'kiln')->where('known', false));
         foreach ($links as $shop => $link) {
-            $this->away()->post($link, ['name' => 'Odila', 'passphrase' => self::PASSPHRASE.$shop, 'pin' => ''])->assertRedirect('/')->assertCookie(ShopOfRequest::COOKIE, $shop);
+            $this->away()
+                ->post($link, ['name' => 'Odila', 'passphrase' => self::PASSPHRASE.$shop, 'pin' => ''])
+                ->assertRedirect('/')
+                ->assertCookie(ShopOfRequest::COOKIE, $shop);
             $this->post('/sign-out');
         }
-        self::assertSame([1, 1], array_map(static fn (Workshop $shop): int => Person::here($shop)->count(), Workshop::query()->orderBy('id')->get()->all()));
+        self::assertSame(
+            [1, 1],
+            array_map(static fn (Workshop $shop): int => Person::here($shop)->count(), Workshop::query()->orderBy('id')->get()->all()),
+        );
     }
 
     public function test_the_same_name_in_two_shops_is_two_people_and_no_shop_is_given_away(): void
     {
         $this->person('Odila', Role::Owner);
         $this->second();
-        $come = fn (string $shop, string $name = 'Runa'): TestResponse => $this->away()->from('/sign-in')->post('/sign-in', ['shop' => $shop, 'name' => $name, 'passphrase' => self::PASSPHRASE]);
+        $come = fn (string $shop, string $name = 'Runa'): TestResponse => $this->away()
+            ->from('/sign-in')
+            ->post('/sign-in', ['shop' => $shop, 'name' => $name, 'passphrase' => self::PASSPHRASE]);
         $says = 'Shop, name and passphrase do not go together. Look at all three, and try again.';
         foreach (['our-workshop', 'nowhere', '', 'next-door'] as $shop) {
-            $shop === 'next-door' ? $come($shop, 'Odila')->assertSessionHasErrors(['name' => $says]) : $come($shop)->assertSessionHasErrors(['name' => $says]);
+            $shop === 'next-door'
+                ? $come($shop, 'Odila')->assertSessionHasErrors(['name' => $says])
+                : $come($shop)->assertSessionHasErrors(['name' => $says]);
         }
         $come(' NEXT-DOOR ')->assertSessionHasNoErrors()->assertRedirect('/');
-        $this->away()->get('/')->assertInertia(static fn ($page) => $page->where('frame.workshop.name', 'Next door')->where('frame.hands.name', 'Runa'));
+        $this->away()->get('/')->assertInertia(
+            static fn ($page) => $page->where('frame.workshop.name', 'Next door')->where('frame.hands.name', 'Runa'),
+        );
         // Another name at the door does not carry a session over.
         $this->away()->get('/sign-in?shop=our-workshop')->assertInertia(static fn ($page) => $page->where('frame', null));
         $this->away()->get('/')->assertInertia(static fn ($page) => $page->where('frame.hands.name', 'Runa'));
@@ -225,8 +276,14 @@ final class ShopsTest extends TestCase
         $secret->update(['secret' => hash('sha256', $shown = str_repeat('x', 48))]);
         $this->flushSession();
         $this->app['auth']->guard('web')->logout();
-        $this->away()->withCookie(Tablet::COOKIE, $shown)->get('/')->assertInertia(static fn ($page) => $page->where('frame.workshop.name', 'Next door')->where('frame.tablet', 'by the oven'));
-        $this->away()->as(Person::query()->where('name', 'Odila')->firstOrFail())->get('/')->assertInertia(static fn ($page) => $page->where('frame.workshop.name', Workshop::UNNAMED)->where('frame.tablet', null));
+        $this->away()
+            ->withCookie(Tablet::COOKIE, $shown)
+            ->get('/')
+            ->assertInertia(static fn ($page) => $page->where('frame.workshop.name', 'Next door')->where('frame.tablet', 'by the oven'));
+        $this->away()
+            ->as(Person::query()->where('name', 'Odila')->firstOrFail())
+            ->get('/')
+            ->assertInertia(static fn ($page) => $page->where('frame.workshop.name', Workshop::UNNAMED)->where('frame.tablet', null));
         // A link leads into its own shop, whatever tablet it is opened at.
         ShopAtHand::enter(Workshop::query()->orderBy('id')->firstOrFail());
         $link = app(OwnerLink::class)->give(CarbonImmutable::now());
@@ -285,10 +342,17 @@ final class ShopsTest extends TestCase
         self::assertSame([0, 'alone: Our workshop, 0 people'], $says('shops'));
         [$code, $text] = $says('shops', ['new' => 'Kiln']);
         self::assertSame(0, $code);
-        self::assertMatchesRegularExpression('#owner of our-workshop comes in.*/welcome/[0-9a-f]{40}\n.*owner of kiln.*/welcome/[0-9a-f]{40}$#', $text);
-        self::assertSame([1, 'There is a shop called “kiln” on this server already. Call it otherwise with --as.'], $says('shops', ['new' => 'Kiln']));
+        self::assertMatchesRegularExpression(
+            '#owner of our-workshop comes in.*/welcome/[0-9a-f]{40}\n.*owner of kiln.*/welcome/[0-9a-f]{40}$#', $text,
+        );
+        self::assertSame(
+            [1, 'There is a shop called “kiln” on this server already. Call it otherwise with --as.'], $says('shops', ['new' => 'Kiln']),
+        );
         self::assertStringContainsString('is one word', $says('shops', ['new' => 'Öfen', '--as' => 'Ö'])[1]);
-        self::assertSame([1, 'There is no shop called “kilm” on this server. bin/workshop shops lists them.'], $says('people:owner-link', ['--shop' => 'kilm']));
+        self::assertSame(
+            [1, 'There is no shop called “kilm” on this server. bin/workshop shops lists them.'],
+            $says('people:owner-link', ['--shop' => 'kilm']),
+        );
         self::assertStringContainsString('/welcome/', $says('people:owner-link', ['--shop' => 'kiln'])[1]);
         self::assertSame(1, DB::table('one_time_links')->where('workshop_id', ShopAtHand::named('kiln')->id)->count());
     }

@@ -33,19 +33,35 @@ final class StoreElsewhereTest extends TestCase
         $socket = stream_socket_server('tcp://127.0.0.1:0') ?: self::fail('No port is free.');
         $port = (int) substr((string) strrchr((string) stream_socket_get_name($socket, false), ':'), 1);
         fclose($socket);
-        $this->store = new Process([PHP_BINARY, '-d', 'post_max_size=200M', '-d', 'memory_limit=512M', '-S', "127.0.0.1:{$port}", base_path('tests/Many/store.php')], null, ['STORE_FOLDER' => $this->folder]);
+        $this->store = new Process(
+            [
+                PHP_BINARY, '-d', 'post_max_size=200M', '-d', 'memory_limit=512M', '-S', "127.0.0.1:{$port}",
+                base_path('tests/Many/store.php'),
+            ],
+            null, ['STORE_FOLDER' => $this->folder],
+        );
         $this->store->start();
         for ($i = 0; $i < 100 && @fsockopen('127.0.0.1', $port) === false; $i++) {
             usleep(20_000);
         }
-        config(['filesystems.default' => 's3', 'filesystems.disks.s3' => [...config()->array('filesystems.disks.s3'), 'key' => 'bench', 'secret' => 'bench', 'endpoint' => "http://127.0.0.1:{$port}"]]);
+        config([
+            'filesystems.default' => 's3',
+            'filesystems.disks.s3' => [
+                ...config()->array('filesystems.disks.s3'), 'key' => 'bench', 'secret' => 'bench', 'endpoint' => "http://127.0.0.1:{$port}",
+            ],
+        ]);
         $this->another();
     }
 
     protected function tearDown(): void
     {
         $this->store->stop(1.0);
-        array_map(unlink(...), glob("{$this->folder}/{,.}*", GLOB_BRACE | GLOB_NOSORT) ? array_filter(glob("{$this->folder}/{,.}*", GLOB_BRACE) ?: [], is_file(...)) : []);
+        array_map(
+            unlink(...),
+            glob("{$this->folder}/{,.}*", GLOB_BRACE | GLOB_NOSORT)
+                ? array_filter(glob("{$this->folder}/{,.}*", GLOB_BRACE) ?: [], is_file(...))
+                : [],
+        );
         @rmdir($this->folder);
         $this->another();
         parent::tearDown();
@@ -77,7 +93,9 @@ final class StoreElsewhereTest extends TestCase
         // The answer to the last piece was lost: it comes once more, and lies where it lay.
         $last = 40_000 * intdiv(strlen($stl), 40_000);
         $this->call('PUT', "/study/uploads/upload-0001?at={$last}", content: substr($stl, $last))->assertOk();
-        $file = ModelFile::query()->findOrFail($this->postJson('/study', ['upload' => 'upload-0001', 'name' => 'ball.stl'])->assertOk()->json('id'));
+        $file = ModelFile::query()->findOrFail(
+            $this->postJson('/study', ['upload' => 'upload-0001', 'name' => 'ball.stl'])->assertOk()->json('id'),
+        );
         self::assertSame(hash('sha256', $stl), $file->hash);
         self::assertSame([], Files::disk()->allFiles('uploads'));
 

@@ -34,11 +34,15 @@ final class StudyTest extends TestCase
         Storage::disk('local')->assertExists($file->path());
         self::assertSame([], Storage::disk('local')->files("uploads/{$this->workshop->id}"));
         Queue::assertPushed(StudyPiece::class, 1);
-        $this->get("/study/{$file->id}")->assertInertia(static fn ($page) => $page->component('study/Study')->where('study.state', 'waiting')->where('file.format', 'STL'));
+        $this->get("/study/{$file->id}")->assertInertia(
+            static fn ($page) => $page->component('study/Study')->where('study.state', 'waiting')->where('file.format', 'STL'),
+        );
         Queue::assertPushed(StudyPiece::class, 1);
 
         (new StudyPiece($file->studies()->firstOrFail()->id))->handle(app(StudyDesk::class));
-        $this->get("/study/{$file->id}")->assertInertia(static fn ($page) => $page->where('study.state', 'done')->where('study.answer.watertight', true)
+        $this->get("/study/{$file->id}")->assertInertia(static fn ($page) => $page->where('study.state', 'done')->where(
+            'study.answer.watertight', true,
+        )
             ->where('study.answer.volume_ml', static fn (float $ml): bool => $ml > 0.97 * 4 / 3 * M_PI * 27 && $ml < 4 / 3 * M_PI * 27));
     }
 
@@ -58,6 +62,19 @@ final class StudyTest extends TestCase
         $this->get("/studies/{$first['id']}/picture.json")->assertNotFound();
     }
 
+    /** As it was answered before something in the answering was mended. */
+    public function test_what_an_earlier_edition_answered_is_asked_again_by_itself_as_it_was_asked(): void
+    {
+        $file = $this->ball();
+        $id = $this->asked($file, wall_mm: 10)['id'];
+        $shown = fn (): array => $this->get("/study/{$file->id}")->assertOk()->inertiaProps('study');
+        self::assertSame([$id, 10], [$shown()['id'], $shown()['asked']['wall_mm']]);
+        Study::query()->whereKey($id)->update(['mark' => 'of before', 'answer' => json_encode(['volume_ml' => 1.0])]);
+
+        self::assertNotSame($id, $shown()['id']);
+        self::assertSame(10, Study::query()->findOrFail($shown()['id'])->asked['wall_mm']);
+    }
+
     public function test_a_slider_that_asks_much_fills_no_disk(): void
     {
         $file = $this->ball();
@@ -65,7 +82,9 @@ final class StudyTest extends TestCase
             app(StudyDesk::class)->open($file, Fields::of(['pull' => '0,0,1', 'pour' => '0,0,1', 'seam_mm' => $i / 2]), $this->now);
         }
         self::assertLessThanOrEqual(62, Study::query()->count());
-        self::assertTrue($file->studies()->get()->contains(static fn (Study $study): bool => $study->asked === []), 'What was found by itself stays.');
+        self::assertTrue(
+            $file->studies()->get()->contains(static fn (Study $study): bool => $study->asked === []), 'What was found by itself stays.',
+        );
     }
 
     public function test_the_same_file_under_another_name_is_the_same_model(): void
@@ -84,17 +103,23 @@ final class StudyTest extends TestCase
     {
         self::assertSame('piece.obj', $this->sent(Files::obj(Shapes::box(30.0, 20.0, 10.0)), '../../../etc/piece.obj')->name);
         $this->call('PUT', '/study/uploads/upload-0002?at=0', content: 'x')->assertOk();
-        $this->postJson('/study', ['upload' => 'upload-0002', 'name' => 'piece.exe'])->assertStatus(422)->assertJsonPath('error.message', 'Models are read as STL, OBJ, PLY, 3MF. Export it in one of these, and let the name end that way.');
+        $this->postJson('/study', ['upload' => 'upload-0002', 'name' => 'piece.exe'])->assertStatus(422)->assertJsonPath(
+            'error.message', 'Models are read as STL, OBJ, PLY, 3MF. Export it in one of these, and let the name end that way.',
+        );
         $this->call('PUT', '/study/uploads/..%2F..%2Fetc?at=0', content: 'x')->assertNotFound();
         self::assertSame([], Storage::disk('local')->files("uploads/{$this->workshop->id}"));
     }
 
     public function test_too_much_a_missing_piece_and_nothing_at_all_are_refused(): void
     {
-        $this->call('PUT', '/study/uploads/upload-0003?at='.(200 * Limits::MEGABYTE), content: 'x')->assertStatus(422)->assertJsonPath('error.field', 'file');
+        $this->call(
+            'PUT', '/study/uploads/upload-0003?at='.(200 * Limits::MEGABYTE), content: 'x',
+        )->assertStatus(422)->assertJsonPath('error.field', 'file');
         $this->call('PUT', '/study/uploads/upload-0003?at=77', content: 'x')->assertStatus(422);
         $this->call('PUT', '/study/uploads/upload-0003?at=0', content: str_repeat('x', TakeModelIn::PIECE_BYTES + 1))->assertStatus(422);
-        $this->postJson('/study', ['upload' => 'upload-0009', 'name' => 'a.stl'])->assertStatus(422)->assertJsonPath('error.message', 'The file is empty. Export the model again.');
+        $this->postJson('/study', ['upload' => 'upload-0009', 'name' => 'a.stl'])->assertStatus(422)->assertJsonPath(
+            'error.message', 'The file is empty. Export the model again.',
+        );
     }
 
     public function test_a_piece_sent_again_after_a_lost_answer_lies_where_it_lay(): void
@@ -143,8 +168,12 @@ final class StudyTest extends TestCase
     public function test_nonsense_names_its_field(): void
     {
         $file = $this->ball();
-        foreach ([['pull', '0,0,0'], ['pour', 'up'], ['wall_mm', -3], ['school', 'grand'], ['seam_mm', 'high'], ['float', ['mass_g' => 0]]] as [$field, $value]) {
-            $answer = $this->postJson("/study/{$file->id}/ask", ['pull' => '0,0,1', 'pour' => '0,0,1', $field => $value])->assertStatus(422);
+        foreach ([
+            ['pull', '0,0,0'], ['pour', 'up'], ['wall_mm', -3], ['school', 'grand'], ['seam_mm', 'high'], ['float', ['mass_g' => 0]],
+        ] as [$field, $value]) {
+            $answer = $this->postJson("/study/{$file->id}/ask", [
+                'pull' => '0,0,1', 'pour' => '0,0,1', $field => $value,
+            ])->assertStatus(422);
             self::assertStringStartsWith($field, (string) $answer->json('error.field'));
         }
         $this->postJson("/study/{$file->id}/ask", ['nonsense' => 1])->assertStatus(422);
@@ -162,7 +191,9 @@ final class StudyTest extends TestCase
         self::assertSame([], $inches['answer']['warnings']);
 
         $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
-        self::assertStringContainsString(' in above the lowest point', implode(' ', $this->getJson("/studies/{$inches['id']}/state")->json('answer.words')));
+        self::assertStringContainsString(
+            ' in above the lowest point', implode(' ', $this->getJson("/studies/{$inches['id']}/state")->json('answer.words')),
+        );
     }
 
     public function test_sides_with_names_of_their_own_stand_in_the_words(): void
@@ -213,7 +244,10 @@ final class StudyTest extends TestCase
         app(OpenShop::class)('Next door', null, $this->now);
         ShopAtHand::enter(ShopAtHand::named('next-door'));
         $this->as($this->person('Runa', Role::Owner));
-        foreach (["/study/{$file->id}", "/studies/{$study['id']}/state", "/studies/{$study['id']}/picture.mesh", "/studies/{$study['id']}/box.svg"] as $address) {
+        foreach ([
+            "/study/{$file->id}", "/studies/{$study['id']}/state", "/studies/{$study['id']}/picture.mesh",
+            "/studies/{$study['id']}/box.svg",
+        ] as $address) {
             $this->get($address)->assertNotFound();
         }
         $this->get('/study')->assertInertia(static fn ($page) => $page->where('studied.models', []));

@@ -20,7 +20,9 @@ final class SwatchesTest extends TestCase
     public function test_readings_count_by_their_median_and_doubtful_ones_are_questioned(): void
     {
         $swatch = $this->puck(60, '00', 27);
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'hardness', 'scale' => '00', 'readings' => [26, 35, 27]])->assertRedirect()->assertSessionHas('said', fn (string $said): bool => str_contains($said, '9 points apart'));
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'hardness', 'scale' => '00', 'readings' => [26, 35, 27],
+        ])->assertRedirect()->assertSessionHas('said', fn (string $said): bool => str_contains($said, '9 points apart'));
 
         $this->get('/swatches/drawer')->assertInertia(fn (AssertableInertia $page) => $page->component('swatches/Drawer')
             ->where('drawer.swatches.0.hardness', ['scale' => '00', 'reading' => 27, 'written' => '00-27', 'spread' => 9, 'count' => 3])
@@ -30,7 +32,9 @@ final class SwatchesTest extends TestCase
     public function test_a_reading_on_the_wrong_scale_is_written_down_and_questioned(): void
     {
         $swatch = $this->puck(60, '00', 27);
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'hardness', 'scale' => 'A', 'readings' => [4, 4, 5]])->assertSessionHas('said', fn (string $said): bool => str_contains($said, 'Read it on 00'));
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'hardness', 'scale' => 'A', 'readings' => [4, 4, 5],
+        ])->assertSessionHas('said', fn (string $said): bool => str_contains($said, 'Read it on 00'));
         self::assertSame(2, $swatch->readings()->count());
     }
 
@@ -40,7 +44,9 @@ final class SwatchesTest extends TestCase
         $swatch = $this->puck(40, '00', 31);
         $swatch->update(['poured_at' => CarbonImmutable::now()->subHour(), 'demoulded_at' => null]);
         $before = $swatch->readings()->count();
-        $read = fn (array $more = []) => $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'hardness', 'scale' => '00', 'readings' => [31, 30, 32], ...$more]);
+        $read = fn (array $more = []) => $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'hardness', 'scale' => '00', 'readings' => [31, 30, 32], ...$more,
+        ]);
         $read()->assertSessionHasErrors("early-{$swatch->id}");
         self::assertStringContainsString('softer than it will be', (string) session('errors')?->first("early-{$swatch->id}"));
         self::assertSame($before, $swatch->readings()->count());
@@ -56,7 +62,9 @@ final class SwatchesTest extends TestCase
         foreach ([[0, 'A', 12], [30, '00', 43], [60, 'A', 27], [90, '00', 14]] as [$pct, $scale, $reading]) {
             $this->puck($pct, $scale, $reading);
         }
-        $asked = collect($this->get('/swatches/drawer')->inertiaPage()['props']['drawer']['swatches'])->mapWithKeys(static fn (array $s): array => [$s['name'] => array_column($s['questions'], 'code')]);
+        $asked = collect($this->get('/swatches/drawer')->inertiaPage()['props']['drawer']['swatches'])->mapWithKeys(
+            static fn (array $s): array => [$s['name'] => array_column($s['questions'], 'code')],
+        );
 
         self::assertSame(['Puck 90 %' => [], 'Puck 60 %' => ['outlier'], 'Puck 30 %' => [], 'Puck 0 %' => []], $asked->all());
     }
@@ -66,9 +74,13 @@ final class SwatchesTest extends TestCase
         $swatch = $this->puck(60, '00', 27);
         $key = "swatch-{$swatch->id}";
         foreach ([
-            ['kind' => 'hardness', 'scale' => '00', 'readings' => [120]], ['kind' => 'hardness', 'scale' => '00', 'readings' => []], ['kind' => 'hardness', 'scale' => 'D', 'readings' => [12]], ['kind' => 'hardness', 'scale' => '00', 'readings' => ['soft']],
-            ['kind' => 'colour', 'lab' => [140, 0, 0], 'backing' => 'white'], ['kind' => 'colour', 'lab' => [50, 0], 'backing' => 'white'], ['kind' => 'colour', 'lab' => [50, 0, 0], 'backing' => 'green'],
-            ['kind' => 'smell'], ['kind' => 'hardness', 'scale' => '00', 'readings' => [20], 'at' => '2020-01-01'], ['kind' => 'hardness', 'scale' => '00', 'readings' => [20], 'at' => '2027-01-01'], ['kind' => 'hardness', 'scale' => '00', 'readings' => [20], 'at' => 'tomorrowish'],
+            ['kind' => 'hardness', 'scale' => '00', 'readings' => [120]], ['kind' => 'hardness', 'scale' => '00', 'readings' => []],
+            ['kind' => 'hardness', 'scale' => 'D', 'readings' => [12]], ['kind' => 'hardness', 'scale' => '00', 'readings' => ['soft']],
+            ['kind' => 'colour', 'lab' => [140, 0, 0], 'backing' => 'white'], ['kind' => 'colour', 'lab' => [50, 0], 'backing' => 'white'],
+            ['kind' => 'colour', 'lab' => [50, 0, 0], 'backing' => 'green'],
+            ['kind' => 'smell'], ['kind' => 'hardness', 'scale' => '00', 'readings' => [20], 'at' => '2020-01-01'],
+            ['kind' => 'hardness', 'scale' => '00', 'readings' => [20], 'at' => '2027-01-01'],
+            ['kind' => 'hardness', 'scale' => '00', 'readings' => [20], 'at' => 'tomorrowish'],
         ] as $said) {
             $this->from('/swatches/drawer')->post("/swatches/{$swatch->id}/readings", $said)->assertSessionHasErrors($key);
         }
@@ -78,31 +90,59 @@ final class SwatchesTest extends TestCase
     public function test_colour_over_both_cards_tells_translucency_and_swapped_cards_are_noticed(): void
     {
         $swatch = $this->puck(60, '00', 27);
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'colour', 'lab' => [72, 10, 18], 'backing' => 'white'])->assertSessionHasNoErrors();
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'colour', 'lab' => [91, 10, 18], 'backing' => 'black'])->assertSessionHasErrors();
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'colour', 'lab' => [58, 8, 10], 'backing' => 'black', 'source' => 'photo', 'within_delta_e' => 2.6])->assertSessionHasNoErrors();
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'colour', 'lab' => [72, 10, 18], 'backing' => 'white',
+        ])->assertSessionHasNoErrors();
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'colour', 'lab' => [91, 10, 18], 'backing' => 'black',
+        ])->assertSessionHasErrors();
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'colour', 'lab' => [58, 8, 10], 'backing' => 'black', 'source' => 'photo', 'within_delta_e' => 2.6,
+        ])->assertSessionHasNoErrors();
 
-        $this->get('/swatches/drawer')->assertInertia(fn (AssertableInertia $page) => $page->where('drawer.swatches.0.translucency.words', 'translucent')->where('drawer.swatches.0.readings.2.source', 'off a photo, within ΔE 2.6'));
+        $this->get('/swatches/drawer')->assertInertia(
+            fn (AssertableInertia $page) => $page->where('drawer.swatches.0.translucency.words', 'translucent')->where(
+                'drawer.swatches.0.readings.2.source', 'off a photo, within ΔE 2.6',
+            ),
+        );
     }
 
     public function test_a_card_that_yellowed_is_remembered_and_two_alike_are_refused(): void
     {
         $swatch = $this->puck(60, '00', 27);
-        $this->get('/swatches/drawer')->assertInertia(fn (AssertableInertia $page) => $page->where('drawer.cards', ['white' => [95, 0, 0], 'black' => [12, 0, 0]]));
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'colour', 'lab' => [72, 10, 18], 'backing' => 'white', 'card_lab' => [91, -1, 6]])->assertSessionHasNoErrors();
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'colour', 'lab' => [58, 8, 10], 'backing' => 'black', 'card_lab' => [88, 0, 5]])->assertSessionHasErrors("swatch-{$swatch->id}");
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'colour', 'lab' => [58, 8, 10], 'backing' => 'black', 'card_lab' => [12, 0, 0]])->assertSessionHasNoErrors();
+        $this->get('/swatches/drawer')->assertInertia(
+            fn (AssertableInertia $page) => $page->where('drawer.cards', ['white' => [95, 0, 0], 'black' => [12, 0, 0]]),
+        );
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'colour', 'lab' => [72, 10, 18], 'backing' => 'white', 'card_lab' => [91, -1, 6],
+        ])->assertSessionHasNoErrors();
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'colour', 'lab' => [58, 8, 10], 'backing' => 'black', 'card_lab' => [88, 0, 5],
+        ])->assertSessionHasErrors("swatch-{$swatch->id}");
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'colour', 'lab' => [58, 8, 10], 'backing' => 'black', 'card_lab' => [12, 0, 0],
+        ])->assertSessionHasNoErrors();
 
-        self::assertSame([[91, -1, 6], null], array_map(static fn (?array $card): ?array => $card === null ? null : array_map(intval(...), $card), $swatch->readings()->where('kind', 'colour')->orderBy('id')->pluck('card_lab')->all()));
+        self::assertSame(
+            [[91, -1, 6], null],
+            array_map(
+                static fn (?array $card): ?array => $card === null ? null : array_map(intval(...), $card),
+                $swatch->readings()->where('kind', 'colour')->orderBy('id')->pluck('card_lab')->all(),
+            ),
+        );
         $drawer = $this->get('/swatches/drawer')->inertiaPage()['props']['drawer'];
         self::assertEquals(['white' => [91, -1, 6], 'black' => [12, 0, 0]], $drawer['cards']);
-        self::assertContains('L 72 a 10 b 18 over white, the card itself L 91 a −1 b 6', array_column($drawer['swatches'][0]['readings'], 'text'));
+        self::assertContains(
+            'L 72 a 10 b 18 over white, the card itself L 91 a −1 b 6', array_column($drawer['swatches'][0]['readings'], 'text'),
+        );
     }
 
     public function test_a_new_card_takes_the_place_of_the_yellowed_one(): void
     {
         $swatch = $this->puck(60, '00', 27);
-        $read = fn (array $card): mixed => $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'colour', 'lab' => [72, 10, 18], 'backing' => 'white', 'card_lab' => $card])->assertSessionHasNoErrors();
+        $read = fn (array $card): mixed => $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'colour', 'lab' => [72, 10, 18], 'backing' => 'white', 'card_lab' => $card,
+        ])->assertSessionHasNoErrors();
         $cards = fn (): array => $this->get('/swatches/drawer')->inertiaPage()['props']['drawer']['cards'];
 
         $read([91, -1, 6]);
@@ -128,7 +168,9 @@ final class SwatchesTest extends TestCase
         }
         $this->drawdown('pi-fawn', 1.0, [69.7, 12.2, 29.7], [67.9, 8.5, 26.3]);
         $this->drawdown('pi-oxblood', 1.0, [32.1, 30.0, 14.2], [30.7, 25.2, 12.3]);
-        $names = fn (string $query): array => array_column($this->get("/swatches/drawer?{$query}")->assertOk()->inertiaPage()['props']['drawer']['swatches'], 'name');
+        $names = fn (string $query): array => array_column(
+            $this->get("/swatches/drawer?{$query}")->assertOk()->inertiaPage()['props']['drawer']['swatches'], 'name',
+        );
 
         self::assertSame(['Puck 30 %', 'Puck 60 %', 'Puck 0 %'], array_slice($names('hardness=00-40'), 0, 3));
         self::assertSame('Puck 0 %', $names('hardness=A+10')[0]);
@@ -137,8 +179,12 @@ final class SwatchesTest extends TestCase
         self::assertSame(['pi-fawn 1'], $names('q=fawn'));
         self::assertSame([], $names('base=pr-25'));
         self::assertCount(5, $names('hardness=soft'));
-        self::assertStringContainsString('00-30', (string) $this->get('/swatches/drawer?hardness=soft')->inertiaPage()['props']['drawer']['wrong']);
-        self::assertStringContainsString('L a b', (string) $this->get('/swatches/drawer?colour=reddish')->inertiaPage()['props']['drawer']['wrong']);
+        self::assertStringContainsString(
+            '00-30', (string) $this->get('/swatches/drawer?hardness=soft')->inertiaPage()['props']['drawer']['wrong'],
+        );
+        self::assertStringContainsString(
+            'L a b', (string) $this->get('/swatches/drawer?colour=reddish')->inertiaPage()['props']['drawer']['wrong'],
+        );
     }
 
     public function test_a_swatch_is_labelled_photographed_taken_out_of_its_mould_thrown_out_and_back(): void
@@ -152,7 +198,9 @@ final class SwatchesTest extends TestCase
 
         $this->travel(300)->minutes();
         $this->post("/swatches/{$swatch->id}", ['demoulded' => true]);
-        $this->post("/swatches/{$swatch->id}", ['name' => 'Brow puck, cold day', 'thickness_mm' => 7.5, 'note' => 'Good', 'photo' => self::picture()])->assertSessionHasNoErrors();
+        $this->post("/swatches/{$swatch->id}", [
+            'name' => 'Brow puck, cold day', 'thickness_mm' => 7.5, 'note' => 'Good', 'photo' => self::picture(),
+        ])->assertSessionHasNoErrors();
         $swatch->refresh();
         self::assertSame(['Brow puck, cold day', 7.5, 'Good'], [$swatch->name, $swatch->thickness_mm, $swatch->note]);
         self::assertEquals($this->now->addMinutes(300), $swatch->demoulded_at);
@@ -173,7 +221,10 @@ final class SwatchesTest extends TestCase
         self::assertSame([], $small());
 
         $this->travel(8)->hours();
-        self::assertSame(['Read the test patch of platinum silicone on painted and clear-coated', '2 swatches of Ten, pucks can come out of the form'], $small());
+        self::assertSame(
+            ['Read the test patch of platinum silicone on painted and clear-coated', '2 swatches of Ten, pucks can come out of the form'],
+            $small(),
+        );
         [$first, $second] = [...Swatch::query()->orderBy('id')->get()];
         $this->post("/swatches/{$first->id}", ['demoulded' => true]);
         $this->post("/swatches/{$second->id}", ['demoulded' => true]);

@@ -16,9 +16,18 @@ final class TabletScaleTest extends TestCase
 
     private const THERE = 'scaleatdoor';
 
-    private function at(Pour $pour, string $what, float $grams, string $scale = self::HERE, bool $rests = true, array $more = []): TestResponse
-    {
-        return $this->postJson("/devices/scale/{$what}", ['for' => "run:{$pour->id}", 'scale' => $scale, 'line' => sprintf('%s,%s%07.1f,g', $rests ? 'ST' : 'US', $grams < 0 ? '-' : '+', abs($grams)), ...$more]);
+    private function at(
+        Pour $pour,
+        string $what,
+        float $grams,
+        string $scale = self::HERE,
+        bool $rests = true,
+        array $more = [],
+    ): TestResponse {
+        return $this->postJson("/devices/scale/{$what}", [
+            'for' => "run:{$pour->id}", 'scale' => $scale,
+            'line' => sprintf('%s,%s%07.1f,g', $rests ? 'ST' : 'US', $grams < 0 ? '-' : '+', abs($grams)), ...$more,
+        ]);
     }
 
     /** Poured as a hand pours, look by look. */
@@ -46,15 +55,22 @@ final class TabletScaleTest extends TestCase
     {
         $pour = $this->weighing();
         $line = $this->getJson("/pours/{$pour->id}/state")->json('line');
-        $this->pours($pour, 0.0, $line['running'])->assertJsonPath('grams', $line['running'])->assertJsonPath('stable', true)->assertJsonPath('trouble', null);
-        $this->record($pour, 'weighed', ['step' => '1:weigh:0', 'reading_g' => $line['running'], 'by' => 'scale', 'stable' => true])->assertOk()->assertJsonPath('step.key', '1:weigh:1');
+        $this->pours($pour, 0.0, $line['running'])
+            ->assertJsonPath('grams', $line['running'])
+            ->assertJsonPath('stable', true)
+            ->assertJsonPath('trouble', null);
+        $this->record($pour, 'weighed', [
+            'step' => '1:weigh:0', 'reading_g' => $line['running'], 'by' => 'scale', 'stable' => true,
+        ])->assertOk()->assertJsonPath('step.key', '1:weigh:1');
 
         // It falls: what is in the cup is not on its display any more, and nothing is taken from it.
         $this->travel(1)->seconds();
         $this->at($pour, 'watch', 0.0)->assertOk();
         $this->travel(400)->milliseconds();
         $this->at($pour, 'watch', 0.0)->assertOk()->assertJsonPath('trouble.kind', 'fell');
-        $this->record($pour, 'weighed', ['step' => '1:weigh:1', 'reading_g' => 300.0, 'by' => 'scale', 'stable' => true])->assertStatus(409);
+        $this->record($pour, 'weighed', [
+            'step' => '1:weigh:1', 'reading_g' => 300.0, 'by' => 'scale', 'stable' => true,
+        ])->assertStatus(409);
         $this->record($pour, 'counted', ['step' => '1:weigh:1', 'reading_g' => 0.0, 'in_line_g' => 0.0])->assertOk();
         $this->at($pour, 'watch', 0.0)->assertOk()->assertJsonPath('trouble', null);
     }
@@ -82,9 +98,13 @@ final class TabletScaleTest extends TestCase
             $this->at($pour, 'watch', 1.0, $scale)->assertUnprocessable()->assertJsonPath('error.field', 'scale');
         }
         foreach (['ST,+001', 'lots', str_repeat('9', 500), '{}'] as $line) {
-            $this->postJson('/devices/scale/watch', ['for' => "run:{$pour->id}", 'scale' => self::HERE, 'line' => $line])->assertJsonPath('lost', 'The scale sent something that is not a weight. Check its cable and its output setting, or type the reading.');
+            $this->postJson('/devices/scale/watch', ['for' => "run:{$pour->id}", 'scale' => self::HERE, 'line' => $line])->assertJsonPath(
+                'lost', 'The scale sent something that is not a weight. Check its cable and its output setting, or type the reading.',
+            );
         }
-        $this->postJson('/devices/scale/watch', ['for' => "run:{$pour->id}", 'scale' => self::HERE])->assertUnprocessable()->assertJsonPath('error.field', 'line');
+        $this->postJson('/devices/scale/watch', [
+            'for' => "run:{$pour->id}", 'scale' => self::HERE,
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'line');
     }
 
     public function test_the_ways_scales_write_are_data_and_each_is_a_pattern(): void

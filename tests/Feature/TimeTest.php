@@ -25,7 +25,9 @@ final class TimeTest extends TestCase
 
     public function test_ten_o_clock_five_hours_east_is_five_o_clock_here(): void
     {
-        $file = ['tests' => [['fresh' => 'silicone-platinum', 'surface' => 'wood', 'passed' => true, 'read_at' => '2026-03-04T10:00:00+05:00']]];
+        $file = [
+            'tests' => [['fresh' => 'silicone-platinum', 'surface' => 'wood', 'passed' => true, 'read_at' => '2026-03-04T10:00:00+05:00']],
+        ];
         $this->post('/contacts/import', ['text' => Yaml::dump($file, 4)])->assertSessionHasNoErrors();
 
         self::assertSame('2026-03-04T05:00:00+00:00', TestPatch::query()->firstOrFail()->read_at?->toIso8601String());
@@ -35,15 +37,23 @@ final class TimeTest extends TestCase
     {
         $swatch = $this->puck(30.0, '00', 43.0);
         $this->putJson('/workshop', ['time_zone' => 'Asia/Kolkata'])->assertOk();
-        $this->post("/swatches/{$swatch->id}/readings", ['kind' => 'hardness', 'scale' => '00', 'readings' => [40], 'at' => '2026-03-04 10:15'])->assertSessionHasNoErrors();
+        $this->post("/swatches/{$swatch->id}/readings", [
+            'kind' => 'hardness', 'scale' => '00', 'readings' => [40], 'at' => '2026-03-04 10:15',
+        ])->assertSessionHasNoErrors();
 
-        self::assertSame('2026-03-04T04:45:00+00:00', Swatch::query()->firstOrFail()->readings()->reorder('id', 'desc')->firstOrFail()->at->toIso8601String());
+        self::assertSame(
+            '2026-03-04T04:45:00+00:00',
+            Swatch::query()->firstOrFail()->readings()->reorder('id', 'desc')->firstOrFail()->at->toIso8601String(),
+        );
     }
 
     /** @return iterable<string, array{string}> */
     public static function noMoments(): iterable
     {
-        foreach (['+8000 years', '05/01/2026', 'tomorrow', '12026-01-05', '2026-01-05', '2026-01-05T10:00:00', '2026-02-30T10:00:00Z', '2026-01-05T25:00:00Z', '2026-01-05T10:00:00+99:00', '1026-01-05T10:00:00Z', '9999-01-05T10:00:00Z', '0', 'null'] as $said) {
+        foreach ([
+            '+8000 years', '05/01/2026', 'tomorrow', '12026-01-05', '2026-01-05', '2026-01-05T10:00:00', '2026-02-30T10:00:00Z',
+            '2026-01-05T25:00:00Z', '2026-01-05T10:00:00+99:00', '1026-01-05T10:00:00Z', '9999-01-05T10:00:00Z', '0', 'null',
+        ] as $said) {
             yield $said => [$said];
         }
     }
@@ -52,7 +62,11 @@ final class TimeTest extends TestCase
     public function test_what_is_no_moment_is_refused_by_name_and_the_bench_stands(string $said): void
     {
         $file = ['tests' => [['fresh' => 'silicone-platinum', 'surface' => 'wood', 'passed' => true, 'read_at' => $said]]];
-        $why = $this->post('/contacts/import', ['text' => Yaml::dump($file, 4)])->assertSessionHasErrors('file')->getSession()->get('errors')->first('file');
+        $why = $this->post('/contacts/import', ['text' => Yaml::dump($file, 4)])
+            ->assertSessionHasErrors('file')
+            ->getSession()
+            ->get('errors')
+            ->first('file');
         self::assertStringContainsString("“{$said}”", $why);
         self::assertSame(0, TestPatch::query()->count());
 

@@ -35,10 +35,15 @@ final class TwoColoursTest extends TestCase
     public function test_the_first_takes_three_tenths_and_its_colour_does_not_run_into_the_second(): void
     {
         $build = $this->planned();
-        $this->with($this->sheetOf($build, 'first')->id, [['code' => 'sf-1', 'amount' => 20, 'basis' => 'pct_of_ab', 'into' => 'after'], ['code' => 'pi-fawn', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b']]);
+        $this->with($this->sheetOf($build, 'first')->id, [
+            ['code' => 'sf-1', 'amount' => 20, 'basis' => 'pct_of_ab', 'into' => 'after'],
+            ['code' => 'pi-fawn', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b'],
+        ]);
         $second = $this->get('/pours/'.$this->sheetOf($build, 'second')->id)->inertiaProps('pour')['sheet'];
         self::assertSame(['sf-1'], array_column($second['formula']['additives'], 'code'), 'Its softener does, its pigment does not.');
-        self::assertEqualsWithDelta([30.0, 70.0], [$this->operation($build, 'first')['volume_ml'], $this->operation($build, 'second')['volume_ml']], 1e-9);
+        self::assertEqualsWithDelta(
+            [30.0, 70.0], [$this->operation($build, 'first')['volume_ml'], $this->operation($build, 'second')['volume_ml']], 1e-9,
+        );
     }
 
     public function test_it_is_weighed_up_ahead_and_laid_on_no_sooner_than_what_is_below_bears_it(): void
@@ -69,14 +74,23 @@ final class TwoColoursTest extends TestCase
             foreach ($run['step']['kind'] === 'contacts' ? $run['checklist'] : [] as $item) {
                 $item['done'] || $this->record($second, 'checked', ['item' => $item['id']])->assertOk();
             }
-            $run['step']['kind'] === 'weigh' ? $this->record($second, 'weighed', ['step' => $run['step']['key'], 'reading_g' => $run['line']['running']])->assertOk() : $this->record($second, 'confirmed', ['step' => $run['step']['key']])->assertOk();
+            $run['step']['kind'] === 'weigh'
+                ? $this->record($second, 'weighed', ['step' => $run['step']['key'], 'reading_g' => $run['line']['running']])->assertOk()
+                : $this->record($second, 'confirmed', ['step' => $run['step']['key']])->assertOk();
         }
         $step = $this->getJson("/pours/{$second->id}/state")->json('step.key');
-        $this->record($second, 'confirmed', ['step' => $step])->assertUnprocessable()->assertJsonPath('error.field', 'sure')->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, 'ready for it in 6 min'));
+        $this->record($second, 'confirmed', ['step' => $step])
+            ->assertUnprocessable()
+            ->assertJsonPath('error.field', 'sure')
+            ->assertJsonPath('error.message', static fn (string $says): bool => str_contains($says, 'ready for it in 6 min'));
         // Said to be ready all the same, that stands in the record; taken back, it is asked again.
         $this->record($second, 'confirmed', ['step' => $step, 'sure' => true])->assertOk()->assertJsonPath('step.kind', 'done');
-        self::assertTrue(DB::table('facts')->where(['stream' => 'run', 'stream_id' => $second->id])->orderByDesc('id')->value('payload->sure') == true);
-        $this->record($second, 'undone', ['of' => $this->getJson("/pours/{$second->id}/state")->json('take_back.of')])->assertOk()->assertJsonPath('step.kind', 'fill');
+        self::assertTrue(
+            DB::table('facts')->where(['stream' => 'run', 'stream_id' => $second->id])->orderByDesc('id')->value('payload->sure') == true,
+        );
+        $this->record($second, 'undone', [
+            'of' => $this->getJson("/pours/{$second->id}/state")->json('take_back.of'),
+        ])->assertOk()->assertJsonPath('step.kind', 'fill');
         $this->record($second, 'confirmed', ['step' => $step])->assertUnprocessable();
         $this->travelTo(CarbonImmutable::createFromTimestampMs($stands['opens_ms']));
         $this->record($second, 'confirmed', ['step' => $step])->assertOk()->assertJsonPath('step.kind', 'done');

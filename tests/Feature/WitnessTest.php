@@ -31,7 +31,11 @@ final class WitnessTest extends TestCase
     public function test_a_gel_after_seconds_is_asked_about_and_moves_nothing_until_somebody_is_sure(): void
     {
         $pour = $this->curing();
-        $pot = fn (): float => $this->postJson('/swatches/hardness', ['base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => 'A', 'reading' => 10]])->assertOk()->json('cost.pot_life_min');
+        $pot = fn (): float => $this->postJson('/swatches/hardness', [
+            'base' => 'pr-10', 'softener' => 'sf-1', 'target' => ['scale' => 'A', 'reading' => 10],
+        ])
+            ->assertOk()
+            ->json('cost.pot_life_min');
         $before = $pot();
 
         $asked = $this->record($pour, 'gelled')->assertUnprocessable()->assertJsonPath('error.field', 'sure');
@@ -50,7 +54,13 @@ final class WitnessTest extends TestCase
         $this->record($pour, 'gelled', ['sure' => true])->assertOk();
         $seen = $this->getJson('/clock/pr-10')->assertOk()->json();
         self::assertSame(1, $seen['rests_on']);
-        self::assertSame(['gel', $pour->id, 'gel', true, false, true], [$seen['observations'][0]['of'], $seen['observations'][0]['id'], $seen['observations'][0]['kind'], $seen['observations'][0]['sure'], $seen['observations'][0]['left_out'], $seen['observations'][0]['counts']]);
+        self::assertSame(
+            ['gel', $pour->id, 'gel', true, false, true],
+            [
+                $seen['observations'][0]['of'], $seen['observations'][0]['id'], $seen['observations'][0]['kind'],
+                $seen['observations'][0]['sure'], $seen['observations'][0]['left_out'], $seen['observations'][0]['counts'],
+            ],
+        );
         self::assertSame((int) now()->getTimestampMs(), $seen['observations'][0]['at_ms'], 'It says when.');
 
         $out = $this->putJson("/clock/gels/{$pour->id}", ['left_out' => true])->assertOk()->json();
@@ -98,7 +108,9 @@ final class WitnessTest extends TestCase
         self::assertSame([false, false], array_column(array_column($told['operations'], null, 'id')['print']['touches'], 'left_out'));
 
         $touch = collect($this->getJson('/clock/br-28')->json('observations'))->firstWhere('kind', 'tacky');
-        $this->putJson("/clock/touches/{$build->id}", ['base' => 'br-28', 'key' => $touch['key'], 'left_out' => true])->assertOk()->assertJsonPath('rests_on', 1);
+        $this->putJson("/clock/touches/{$build->id}", [
+            'base' => 'br-28', 'key' => $touch['key'], 'left_out' => true,
+        ])->assertOk()->assertJsonPath('rests_on', 1);
         self::assertTrue(array_column($this->operation($build, 'print')['touches'], 'left_out')[1]);
         self::assertSame('waits', $this->operation($build, 'coat2')['state'], 'What was left out opens no window.');
         $this->putJson("/clock/touches/{$build->id}", ['base' => 'br-28', 'key' => $touch['key'], 'left_out' => false])->assertOk();
@@ -115,7 +127,9 @@ final class WitnessTest extends TestCase
         // Of what waits for it nothing has begun: it can still be put right, into both directions.
         $this->tell($build, 'retold', ['op' => 'release', 'what' => 'done', 'done_ms' => $this->ms(45)])->assertOk();
         self::assertSame($this->ms(45), $this->operation($build, 'release')['ended_ms']);
-        $this->tell($build, 'done', ['op' => 'flange', 'done_ms' => $this->ms(-5)])->assertUnprocessable()->assertJsonPath('error.field', 'done_ms');
+        $this->tell($build, 'done', [
+            'op' => 'flange', 'done_ms' => $this->ms(-5),
+        ])->assertUnprocessable()->assertJsonPath('error.field', 'done_ms');
         $this->tell($build, 'done', ['op' => 'flange', 'done_ms' => 1_000])->assertUnprocessable();
         $this->tell($build, 'done', ['op' => 'flange'])->assertOk();
 
@@ -135,7 +149,9 @@ final class WitnessTest extends TestCase
         $coat = $this->sheetOf($build, 'coat2');
         $this->post("/pours/{$coat->id}/run")->assertSessionHasErrors('early');
         $this->post("/pours/{$coat->id}/run", ['early' => '  '])->assertSessionHasErrors('early');
-        $this->post("/pours/{$coat->id}/run", ['early' => 'Warm hands: it is tacky, and the tablet lies in the other room.'])->assertSessionHasNoErrors();
+        $this->post("/pours/{$coat->id}/run", [
+            'early' => 'Warm hands: it is tacky, and the tablet lies in the other room.',
+        ])->assertSessionHasNoErrors();
 
         self::assertNotNull($coat->refresh()->started_at);
         self::assertStringContainsString('Warm hands', implode(' ', array_column($this->look($build)['notes'], 'text')));
@@ -155,7 +171,9 @@ final class WitnessTest extends TestCase
         }
         $this->tell($build, 'done', ['op' => 'fence'])->assertUnprocessable()->assertJsonPath('error.field', 'early');
         $this->tell($build, 'done', ['op' => 'fence', 'early' => 'It is through, I cut the edge'])->assertOk();
-        self::assertSame(['It is through, I cut the edge', 'Thin is enough'], [$this->operation($build, 'fence')['said'], $this->operation($build, 'coat2')['said']]);
+        self::assertSame(['It is through, I cut the edge', 'Thin is enough'], [
+            $this->operation($build, 'fence')['said'], $this->operation($build, 'coat2')['said'],
+        ]);
     }
 
     public function test_what_was_done_before_anybody_planned_the_build_is_told_all_the_same(): void
@@ -175,8 +193,12 @@ final class WitnessTest extends TestCase
         $filled = $this->getJson("/pours/{$pour->id}/state")->json('wait.poured_ms');
         $this->record($pour, 'opened', ['step' => '0:wait', 'done_ms' => $filled - 3_600_000])->assertUnprocessable();
         $this->record($pour, 'gelled', ['done_ms' => $filled + 26 * 60_000])->assertOk();
-        $this->record($pour, 'opened', ['step' => '0:wait', 'done_ms' => $this->ms(60)])->assertOk()->assertJsonPath('wait.opened_ms', $this->ms(60));
-        $this->record($pour, 'earlier', ['what' => 'opened', 'batch' => 1, 'done_ms' => $this->ms(75)])->assertOk()->assertJsonPath('wait.opened_ms', $this->ms(75));
+        $this->record($pour, 'opened', [
+            'step' => '0:wait', 'done_ms' => $this->ms(60),
+        ])->assertOk()->assertJsonPath('wait.opened_ms', $this->ms(60));
+        $this->record($pour, 'earlier', [
+            'what' => 'opened', 'batch' => 1, 'done_ms' => $this->ms(75),
+        ])->assertOk()->assertJsonPath('wait.opened_ms', $this->ms(75));
         $this->record($pour, 'earlier', ['what' => 'opened', 'batch' => 1, 'done_ms' => $this->ms(10)])->assertUnprocessable();
 
         self::assertSame($this->ms(75), (int) $pour->refresh()->opened_at?->getTimestampMs());

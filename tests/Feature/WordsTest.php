@@ -26,16 +26,30 @@ final class WordsTest extends TestCase
     public function test_a_refusal_counts_in_the_units_of_the_workshop(): void
     {
         $this->putJson('/workshop', ['scale_division_g' => 50, 'scale_capacity_g' => 100])->assertUnprocessable()
-            ->assertJsonPath('error.message', 'A scale that carries 100 g in steps of 50 g has too few steps to weigh with. Check both numbers.');
+            ->assertJsonPath(
+                'error.message', 'A scale that carries 100 g in steps of 50 g has too few steps to weigh with. Check both numbers.',
+            );
         $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
         $this->putJson('/workshop', ['scale_division_g' => 50, 'scale_capacity_g' => 100])->assertUnprocessable()
-            ->assertJsonPath('error.message', 'A scale that carries 3.527 oz in steps of 1.764 oz has too few steps to weigh with. Check both numbers.');
+            ->assertJsonPath(
+                'error.message', 'A scale that carries 3.527 oz in steps of 1.764 oz has too few steps to weigh with. Check both numbers.',
+            );
     }
 
     public function test_the_answer_to_a_program_too(): void
     {
-        $mix = ['base' => ['ratio' => ['a' => 1, 'b' => 1, 'by' => 'weight'], 'sg' => ['a' => 1.05, 'b' => 1.06], 'pot_life_min' => 40, 'ref_c' => 23, 'q10' => 2], 'room_c' => 23, 'mix_min' => 2, 'degas_min' => 0, 'target' => ['mass_g' => 100, 'waste_pct' => 0], 'additives' => [['name' => 'Red', 'amount' => 0.01, 'basis' => 'pct_of_ab', 'into' => 'b', 'sg' => 1.3]], 'scale' => ['division_g' => 0.1]];
-        $said = fn (): string => implode(' ', array_column((array) $this->postJson('/api/reckon/mix', $mix)->assertOk()->json('warnings'), 'message'));
+        $mix = [
+            'base' => [
+                'ratio' => ['a' => 1, 'b' => 1, 'by' => 'weight'], 'sg' => ['a' => 1.05, 'b' => 1.06], 'pot_life_min' => 40, 'ref_c' => 23,
+                'q10' => 2,
+            ],
+            'room_c' => 23, 'mix_min' => 2, 'degas_min' => 0, 'target' => ['mass_g' => 100, 'waste_pct' => 0],
+            'additives' => [['name' => 'Red', 'amount' => 0.01, 'basis' => 'pct_of_ab', 'into' => 'b', 'sg' => 1.3]],
+            'scale' => ['division_g' => 0.1],
+        ];
+        $said = fn (): string => implode(
+            ' ', array_column((array) $this->postJson('/api/reckon/mix', $mix)->assertOk()->json('warnings'), 'message'),
+        );
         self::assertStringContainsString('0.01 g', $said());
         $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
 
@@ -54,7 +68,10 @@ final class WordsTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function screens(): iterable
     {
-        foreach (['/', '/jobs', '/contacts', '/log', '/formulas', '/swatches/drawer', '/swatches', '/swatches/colour', '/swatches/series', '/stores', '/jobs/{job}', '/jobs/{job}/mould', '/jobs/{job}/cost', '/pours/{pour}', '/rack', '/faults'] as $url) {
+        foreach ([
+            '/', '/jobs', '/contacts', '/log', '/formulas', '/swatches/drawer', '/swatches', '/swatches/colour', '/swatches/series',
+            '/stores', '/jobs/{job}', '/jobs/{job}/mould', '/jobs/{job}/cost', '/pours/{pour}', '/rack', '/faults',
+        ] as $url) {
             yield $url => [$url];
         }
     }
@@ -66,7 +83,9 @@ final class WordsTest extends TestCase
         $this->puck(30.0, '00', 43.0);
         $pour = $this->draft();
         $this->putJson('/workshop', ['units' => 'imperial'])->assertOk();
-        $this->get(strtr($url, ['{job}' => (string) $pour->impression->job_id, '{pour}' => (string) $pour->id]))->assertOk()->assertInertia(function (AssertableInertia $page): void {
+        $this->get(strtr($url, [
+            '{job}' => (string) $pour->impression->job_id, '{pour}' => (string) $pour->id,
+        ]))->assertOk()->assertInertia(function (AssertableInertia $page): void {
             $props = $page->toArray()['props'];
             array_walk_recursive($props, static function (mixed $value, int|string $key): void {
                 if (is_string($value) && ! in_array($key, ['summary', 'notes'], true) && preg_match('/^[a-z_0-9]+$/', $value) !== 1) {
@@ -80,11 +99,16 @@ final class WordsTest extends TestCase
     public function test_the_application_s_own_room_of_the_phrasebook(): void
     {
         $said = $written = [];
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(app_path(), RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {
+        foreach (new RecursiveIteratorIterator(
+            new RecursiveDirectoryIterator(app_path(), RecursiveDirectoryIterator::SKIP_DOTS),
+        ) as $file) {
             if ($file instanceof SplFileInfo && $file->getExtension() === 'php') {
                 preg_match_all("/'bench\\.([a-z_0-9]+)'/", (string) file_get_contents($file->getPathname()), $found);
                 $said = [...$said, ...$found[1]];
-                preg_match_all("/Phrase::written\\((['\"])(?=[^'\"\n]*[a-z]{3} [a-z]{2})[^)]*/", (string) file_get_contents($file->getPathname()), $sentences);
+                preg_match_all(
+                    "/Phrase::written\\((['\"])(?=[^'\"\n]*[a-z]{3} [a-z]{2})[^)]*/", (string) file_get_contents($file->getPathname()),
+                    $sentences,
+                );
                 $written = [...$written, ...$sentences[0]];
             }
         }

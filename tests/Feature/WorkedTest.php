@@ -38,7 +38,10 @@ final class WorkedTest extends TestCase
     public function test_film_is_weighed_with_its_solvent_and_half_of_it_flies_past(): void
     {
         $build = $this->built('cast', 'pr-10', 'appliance', ['area_mm2' => 80_000, 'ml' => 60]);
-        self::assertSame(['clean', 'film', 'mist-2', 'mist-3', 'mist-4', 'fill', 'close', 'open', 'back', 'back-2', 'trim'], array_column($this->look($build)['operations'], 'id'));
+        self::assertSame(
+            ['clean', 'film', 'mist-2', 'mist-3', 'mist-4', 'fill', 'close', 'open', 'back', 'back-2', 'trim'],
+            array_column($this->look($build)['operations'], 'id'),
+        );
         $pour = $this->sheetOf($build, 'film');
         $sheet = $this->get("/pours/{$pour->id}")->inertiaProps('pour')['sheet'];
         self::assertEqualsWithDelta(100.0, $sheet['volume']['allowance_pct'], 1e-9);

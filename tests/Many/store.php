@@ -48,7 +48,9 @@ if ($key === '' && $method === 'GET') {
 
             continue;
         }
-        $found .= '<Contents><Key>'.$said($one).'</Key><LastModified>'.gmdate('Y-m-d\TH:i:s.000\Z', (int) filemtime($file($one))).'</LastModified><Size>'.filesize($file($one)).'</Size></Contents>';
+        $found .= '<Contents><Key>'.$said($one).'</Key><LastModified>'.gmdate(
+            'Y-m-d\TH:i:s.000\Z', (int) filemtime($file($one)),
+        ).'</LastModified><Size>'.filesize($file($one)).'</Size></Contents>';
     }
     foreach (array_keys($folders) as $one) {
         $found .= '<CommonPrefixes><Prefix>'.$said((string) $one).'</Prefix></CommonPrefixes>';
@@ -61,7 +63,11 @@ if ($method === 'POST' && isset($query['delete'])) {
     $xml('<DeleteResult/>');
 }
 if ($method === 'POST' && isset($query['uploads'])) {
-    $xml("<InitiateMultipartUploadResult><Bucket>{$said($bucket)}</Bucket><Key>{$said($key)}</Key><UploadId>".bin2hex(random_bytes(8)).'</UploadId></InitiateMultipartUploadResult>');
+    $xml(
+        "<InitiateMultipartUploadResult><Bucket>{$said($bucket)}</Bucket><Key>{$said($key)}</Key><UploadId>".bin2hex(
+            random_bytes(8),
+        ).'</UploadId></InitiateMultipartUploadResult>',
+    );
 }
 if ($method === 'POST' && isset($query['uploadId'])) {
     $parts = glob("{$folder}/.part-{$query['uploadId']}-*") ?: [];

@@ -111,4 +111,29 @@ describe('what is typed and not handed in', () => {
         });
         expect(asked).not.toContain('PUT');
     });
+
+    it('is forgotten also where it was still on its way as it was handed in, and not found again by the next form', async () => {
+        const late: (() => void)[] = [];
+        const bench = globalThis.fetch;
+        vi.stubGlobal('fetch', (url: string, init: { method: string; body: string | null }) =>
+            init.method === 'PUT'
+                ? // It takes its time, and is written down only as it is answered.
+                  new Promise((done) => late.push(() => done(bench(url, init as RequestInit))))
+                : bench(url, init as RequestInit),
+        );
+        await screen(async (typing) => {
+            typing.value.many = 4;
+            await settle();
+            expect(late).toHaveLength(1);
+            typing.forget();
+            await settle();
+            late[0]?.();
+            await settle();
+        });
+        expect(held).toEqual({});
+        expect(asked.filter((method) => method !== 'GET')).toEqual(['PUT', 'DELETE']);
+        await screen((typing) => {
+            expect([typing.value.many, typing.again]).toEqual([1, false]);
+        });
+    });
 });

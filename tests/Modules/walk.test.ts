@@ -7,7 +7,7 @@ import { begin, walked, type Told } from '../../resources/js/away/walk';
 import type { AheadView, RunView } from '../../resources/js/types/server';
 
 /** So many runs, each cut off somewhere and walked to its end. */
-const RUNS = Number(process.env.WALKS ?? 500);
+const RUNS = 120 * Number(process.env.OFTEN ?? 1);
 
 type Walked = { view: RunView; ahead: AheadView; told: Told[]; views: Partial<RunView>[] };
 
@@ -64,8 +64,8 @@ describe('a run that is walked where nobody answers', () => {
         expect([...kinds].sort()).toEqual(
             expect.arrayContaining(['checked', 'confirmed', 'counted', 'kept', 'met', 'noted', 'opened', 'rescued', 'undone', 'weighed']),
         );
-        // What is not in the table is said, and is rare.
-        expect(unknown / runs.length).toBeLessThan(0.25);
+        // What is not in the table is said, and is rare: a quarter at most, as far as so many runs can tell.
+        expect(unknown / runs.length).toBeLessThan(0.25 + 2 * Math.sqrt(0.19 / runs.length));
     }, 60_000);
 
     test('is not walked by what was sent ahead for another state', () => {

@@ -21,7 +21,11 @@ final class AnchorFacts extends Command
     {
         foreach (Workshop::query()->orderBy('id')->get() as $shop) {
             $anchor = $seals->anchor($shop->id, CarbonImmutable::now());
-            $this->line($anchor === null ? "{$shop->name}: nothing was told since the last." : "{$shop->name}: {$anchor->facts} facts, ".ChainReport::inShort($anchor->seal).'.');
+            $this->line(
+                $anchor === null
+                    ? "{$shop->name}: nothing was told since the last."
+                    : "{$shop->name}: {$anchor->facts} facts, ".ChainReport::inShort($anchor->seal).'.',
+            );
         }
 
         return self::SUCCESS;

@@ -25,7 +25,11 @@ final class CheckShop extends Command
                 $this->line(trim("{$one['part']} {$one['id']} {$one['name']}").": {$one['why']}.");
             }
         }
-        $this->line($found === 0 ? 'All of it can be read.' : "{$found} things cannot be read. The screens show them as such, and everything else goes on; a pour or a build can be put off the bench on its own page.");
+        $this->line(
+            $found === 0
+                ? 'All of it can be read.'
+                : "{$found} things cannot be read. The screens show them as such, and everything else goes on; a pour or a build can be put off the bench on its own page.",
+        );
 
         return self::SUCCESS;
     }

@@ -38,7 +38,9 @@ final class SimulateDevices extends Command
             }
             $servers[(int) $server] = [$server, $device];
         }
-        $this->info("Scale on {$this->option('scale')}, thermometer on {$this->option('thermometer')}, probe on {$this->option('probe')}, label printer on {$this->option('labels')}.");
+        $this->info(
+            "Scale on {$this->option('scale')}, thermometer on {$this->option('thermometer')}, probe on {$this->option('probe')}, label printer on {$this->option('labels')}.",
+        );
 
         /** @var array<int, array{resource, string}> $clients */
         $clients = [];

@@ -38,7 +38,11 @@ final class TakeBackup extends Command
 
             return self::FAILURE;
         }
-        $this->line(sprintf('%s (%.1f MB), proved part by part.%s', $file, filesize($file) / 1e6, $gone === 0 ? '' : " {$gone} older ones are gone."));
+        $this->line(
+            sprintf(
+                '%s (%.1f MB), proved part by part.%s', $file, filesize($file) / 1e6, $gone === 0 ? '' : " {$gone} older ones are gone.",
+            ),
+        );
 
         return self::SUCCESS;
     }

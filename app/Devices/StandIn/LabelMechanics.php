@@ -7,8 +7,8 @@ namespace App\Devices\StandIn;
 use App\Devices\Bitmap;
 
 /**
- * How the stand-in for a label printer behaves: it prints a label at a time while there is paper, and keeps the last that came out. `PAPER 3`
- * puts so many in, `Q` says how many are left, `OUT 1` shows the last, in base64.
+ * How the stand-in for a label printer behaves: it prints a label at a time while there is paper, and keeps the last that came out. `PAPER
+ * 3` puts so many in, `Q` says how many are left, `OUT 1` shows the last, in base64.
  */
 final class LabelMechanics
 {
@@ -34,11 +34,16 @@ final class LabelMechanics
                 return [null, $said];
             }
 
-            return [$whole === null || $whole > self::MOST_BYTES ? 'ER' : $this->prints(substr($said, 0, $whole)), substr($said, $whole ?? strlen($said))];
+            return [
+                $whole === null || $whole > self::MOST_BYTES ? 'ER' : $this->prints(substr($said, 0, $whole)),
+                substr($said, $whole ?? strlen($said)),
+            ];
         }
         $end = strpos($said, "\n");
 
-        return $end === false ? [strlen($said) > 60 ? 'ER' : null, strlen($said) > 60 ? '' : $said] : [$this->line(strtoupper(trim(substr($said, 0, $end)))), substr($said, $end + 1)];
+        return $end === false
+            ? [strlen($said) > 60 ? 'ER' : null, strlen($said) > 60 ? '' : $said]
+            : [$this->line(strtoupper(trim(substr($said, 0, $end)))), substr($said, $end + 1)];
     }
 
     private function prints(string $pbm): string

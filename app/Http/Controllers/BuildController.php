@@ -10,7 +10,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use App\Builds\BuildAgain;
 use App\Builds\BuildAheadView;
-use App\Builds\BuildStream;
+use App\Builds\BuildStreams;
 use App\Builds\BuildView;
 use App\Builds\ChangeCopies;
 use App\Builds\FollowPlan;
@@ -58,7 +58,9 @@ final readonly class BuildController
 
         [$recorded] = RecordedBuild::legible([$build->load('impression.job')], CarbonImmutable::now());
 
-        return $recorded === [] ? Reply::page('lost/Damaged', ['kind' => 'builds', 'id' => $build->id, 'title' => $build->title()]) : Reply::page('build/Build', [
+        return $recorded === [] ? Reply::page('lost/Damaged', [
+            'kind' => 'builds', 'id' => $build->id, 'title' => $build->title(),
+        ]) : Reply::page('build/Build', [
             'build' => $this->view($recorded[0]),
             'bases' => (new ShelfView($this->library))->toArray()['bases'],
         ]);
@@ -75,12 +77,18 @@ final readonly class BuildController
         return Reply::json((new BuildAheadView(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now())))->toArray());
     }
 
-    public function record(Request $request, Build $build, AppendFact $append, FollowPlan $follow, ChangeCopies $copies): JsonResponse
-    {
+    public function record(
+        Request $request,
+        Build $build,
+        AppendFact $append,
+        BuildStreams $builds,
+        FollowPlan $follow,
+        ChangeCopies $copies,
+    ): JsonResponse {
         $now = CarbonImmutable::now();
         try {
             $in = Fields::fromJson($request->getContent());
-            $stream = $append(static fn (): BuildStream => BuildStream::open($build, $now), $in, $now);
+            $stream = $append($builds, $build->id, $in, $now);
             $in->text('kind') === BuildFactKind::Changed->value && $copies($stream->recorded->build, $in, $now);
             // What is not weighed yet follows the plan.
             foreach ($in->text('kind') === BuildFactKind::Changed->value ? $stream->recorded->pours : [] as $pour) {
@@ -89,7 +97,13 @@ final readonly class BuildController
 
             return Reply::json($this->view($stream->recorded));
         } catch (StepHasMoved|FactDiffers $moved) {
-            return Reply::json(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'build' => $this->view(RecordedBuild::of($build->load('impression.job'), $now))], 409);
+            return Reply::json(
+                [
+                    'error' => ['field' => 'step', 'message' => $moved->getMessage()],
+                    'build' => $this->view(RecordedBuild::of($build->load('impression.job'), $now)),
+                ],
+                409,
+            );
         }
     }
 
@@ -117,7 +131,10 @@ final readonly class BuildController
     public function keep(Request $request, Build $build, KeepBuild $keep): RedirectResponse
     {
         try {
-            $own = $keep(RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now()), Fields::of($request->all()), CarbonImmutable::now());
+            $own = $keep(
+                RecordedBuild::of($build->load('impression.job'), CarbonImmutable::now()), Fields::of($request->all()),
+                CarbonImmutable::now(),
+            );
         } catch (BadInput $wrong) {
             return Reply::back('keep', $wrong);
         }
@@ -131,7 +148,10 @@ final readonly class BuildController
         $job = $build->impression->job_id;
 
         return $throw($build)
-            ? redirect()->to("/jobs/{$job}")->with('said', Reply::say(Phrase::of('bench.plan_thrown_away')))->with('undo', "/builds/{$build->id}/restore")
+            ? redirect()
+                ->to("/jobs/{$job}")
+                ->with('said', Reply::say(Phrase::of('bench.plan_thrown_away')))
+                ->with('undo', "/builds/{$build->id}/restore")
             : back()->withErrors(['build' => Reply::say(Phrase::of('bench.build_has_begun_give'))]);
     }
 

@@ -53,18 +53,27 @@ final readonly class ContactChoiceController
     public function patches(Request $request, Impression $impression, string $key, PutPatchOn $put): RedirectResponse
     {
         try {
-            $on = $put->several($impression->load('job'), $this->contact($impression, $key), Fields::of($request->only('patches')), CarbonImmutable::now());
+            $on = $put->several(
+                $impression->load('job'), $this->contact($impression, $key), Fields::of($request->only('patches')), CarbonImmutable::now(),
+            );
         } catch (BadInput $wrong) {
             return Reply::back('contact.patches', $wrong);
         }
 
-        return back()->with('said', count($on) === 1 ? 'The test patch is on. It is called when it can be read.' : count($on).' test patches are on. They are called when they can be read.');
+        return back()->with(
+            'said',
+            count($on) === 1
+                ? 'The test patch is on. It is called when it can be read.'
+                : count($on).' test patches are on. They are called when they can be read.',
+        );
     }
 
     public function take(Request $request, Impression $impression, string $key, TakeWayOut $take): RedirectResponse
     {
         try {
-            $said = $take($impression, $this->contact($impression, $key), Fields::of($request->post()), Edition::of($request), CarbonImmutable::now());
+            $said = $take(
+                $impression, $this->contact($impression, $key), Fields::of($request->post()), Edition::of($request), CarbonImmutable::now(),
+            );
         } catch (BadInput $wrong) {
             return Reply::back('contact.way', $wrong);
         }

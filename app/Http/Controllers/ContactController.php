@@ -12,7 +12,7 @@ use App\Contacts\ContactBoardView;
 use App\Contacts\ContactBook;
 use App\Contacts\OwnRules;
 use App\Contacts\PatchClock;
-use App\Contacts\PatchStream;
+use App\Contacts\PatchStreams;
 use App\Contacts\PutPatchOn;
 use App\Exchange\ContactExport;
 use App\Exchange\ContactImport;
@@ -21,16 +21,15 @@ use App\Facts\StepHasMoved;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
-use App\Jobs\KeepPhoto;
 use App\Models\OwnRule;
 use App\Models\TestPatch;
+use App\Storage\KeepPhoto;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
-use Illuminate\Support\Str;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
 
@@ -69,7 +68,10 @@ final readonly class ContactController
     public function read(Request $request, TestPatch $patch, KeepPhoto $keep, AppendFact $append, PatchClock $clock): RedirectResponse
     {
         $said = $request->validate(
-            ['passed' => ['required', 'boolean'], 'sure' => ['nullable', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
+            [
+                'passed' => ['required', 'boolean'], 'sure' => ['nullable', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'],
+                'photo' => ['nullable', new Picture],
+            ],
             ['passed.*' => 'Did it cure and come away clean? Say yes or no.'],
         );
         $edition = Edition::of($request);
@@ -77,20 +79,25 @@ final readonly class ContactController
         if ($request->boolean('passed') && ! $request->boolean('sure') && $now->lt($due = $clock->due($patch->base, $patch->put_on_at))) {
             $whole = Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($due)));
 
-            return Reply::back("patch-{$patch->id}", Phrase::of('bench.patch_early', ['so_far' => Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($now))), 'whole' => $whole]));
+            return Reply::back("patch-{$patch->id}", Phrase::of('bench.patch_early', [
+                'so_far' => Quantity::duration(max(0.0, $patch->put_on_at->diffInMinutes($now))), 'whole' => $whole,
+            ]));
         }
         $photo = $keep($request->file('photo'), 'patches') ?? $patch->photo;
         $reading = ['passed' => $request->boolean('passed'), 'note' => ($said['note'] ?? null) ?: null, 'photo' => $photo];
-        $read = $append(static fn (): PatchStream => PatchStream::open($patch, $edition), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'read', 'payload' => $reading]), $now);
+        $read = $append->tell(PatchStreams::asShown($edition), $patch->id, 'read', $reading, $now);
 
-        return back()->with('said', $reading['passed'] ? 'The patch passed: what it tested is allowed.' : 'The patch failed: what it tested stays as it is.')->with('undo', "/contacts/patches/{$patch->id}/undo?of={$read->recorded->takeBack()}");
+        return back()->with(
+            'said',
+            $reading['passed'] ? 'The patch passed: what it tested is allowed.' : 'The patch failed: what it tested stays as it is.',
+        )->with('undo', "/contacts/patches/{$patch->id}/undo?of={$read->recorded->takeBack()}");
     }
 
     /** What was read is taken back: the patch is as it was read before, or waits to be read. */
     public function unread(Request $request, TestPatch $patch, AppendFact $append): RedirectResponse
     {
         try {
-            $append(static fn (): PatchStream => PatchStream::open($patch), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'undone', 'payload' => ['of' => (int) $request->query('of', '0')]]), CarbonImmutable::now());
+            $append->tell(new PatchStreams, $patch->id, 'undone', ['of' => (int) $request->query('of', '0')], CarbonImmutable::now());
         } catch (StepHasMoved $moved) {
             return back()->withErrors(["patch-{$patch->id}" => $moved->getMessage()]);
         }
@@ -107,16 +114,23 @@ final readonly class ContactController
 
     public function export(ContactExport $export, string $format): HttpResponse
     {
-        $text = $format === 'yaml' ? $export->yaml() : json_encode($export->everything(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $text = $format === 'yaml'
+            ? $export->yaml()
+            : json_encode($export->everything(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
 
-        return response($text, 200, ['Content-Type' => $format === 'json' ? 'application/json' : 'application/yaml', 'Content-Disposition' => "attachment; filename=\"apalos-contacts.{$format}\""]);
+        return response($text, 200, [
+            'Content-Type' => $format === 'json' ? 'application/json' : 'application/yaml',
+            'Content-Disposition' => "attachment; filename=\"apalos-contacts.{$format}\"",
+        ]);
     }
 
     public function import(Request $request, ContactImport $import): RedirectResponse
     {
         $file = $request->file('file');
         $said = $request->input('text');
-        $text = $file instanceof UploadedFile ? ($file->isValid() && $file->getSize() <= self::LARGEST_FILE ? (string) file_get_contents($file->getRealPath()) : '') : (is_string($said) ? $said : '');
+        $text = $file instanceof UploadedFile
+            ? ($file->isValid() && $file->getSize() <= self::LARGEST_FILE ? (string) file_get_contents($file->getRealPath()) : '')
+            : (is_string($said) ? $said : '');
         try {
             if (strlen($text) > self::LARGEST_FILE || trim($text) === '' || ! mb_check_encoding($text, 'UTF-8')) {
                 throw BadInput::at('file', Phrase::of('bench.choose_file_rules_and'));
@@ -126,7 +140,13 @@ final readonly class ContactController
             return Reply::back('file', $wrong);
         }
 
-        return back()->with('said', sprintf('New: %s and %s.', $new['rules'] === 1 ? '1 rule' : "{$new['rules']} rules", $new['tests'] === 1 ? '1 test' : "{$new['tests']} tests"));
+        return back()->with(
+            'said',
+            sprintf(
+                'New: %s and %s.', $new['rules'] === 1 ? '1 rule' : "{$new['rules']} rules",
+                $new['tests'] === 1 ? '1 test' : "{$new['tests']} tests",
+            ),
+        );
     }
 
     /** A rule as it is being written: what it would change on the board. */

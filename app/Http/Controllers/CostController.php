@@ -38,7 +38,10 @@ final readonly class CostController
 
     public function formula(FormulaVersion $version): Response
     {
-        return $this->page('formula', $version->id, $version->load('formula')->called(), "/formulas/{$version->formula_id}?version={$version->id}", $this->costs->ofFormula($version, self::KILOGRAM), null);
+        return $this->page(
+            'formula', $version->id, $version->load('formula')->called(), "/formulas/{$version->formula_id}?version={$version->id}",
+            $this->costs->ofFormula($version, self::KILOGRAM), null,
+        );
     }
 
     public function mould(Mould $mould): Response
@@ -56,7 +59,9 @@ final readonly class CostController
     {
         $asked = $this->costs->ofJob($job);
         $known = [
-            ...$asked, 'materials' => array_values(array_filter($asked['materials'], static fn (array $line): bool => $line['kit']['price'] !== '')), 'moulds' => array_values(array_filter($asked['moulds'], static fn (array $line): bool => $line['cost'] !== '')),
+            ...$asked,
+            'materials' => array_values(array_filter($asked['materials'], static fn (array $line): bool => $line['kit']['price'] !== '')),
+            'moulds' => array_values(array_filter($asked['moulds'], static fn (array $line): bool => $line['cost'] !== '')),
             'labour' => array_values(array_filter($asked['labour'], static fn (array $line): bool => $line['hour_rate'] !== '')),
         ];
         $whole = (new Costing)->ask(Fields::of(CostBook::question([...$known, 'moulds' => []])));
@@ -65,14 +70,19 @@ final readonly class CostController
             $fixed = $fixed->plus(Money::written(Fields::of($mould), 'cost'));
         }
 
-        return Reply::json(['name' => $job->name, 'fixed' => $fixed->toString(), 'each' => $whole['per_piece'], 'complete' => count($known['materials']) === count($asked['materials']) && count($known['moulds']) === count($asked['moulds'])]);
+        return Reply::json([
+            'name' => $job->name, 'fixed' => $fixed->toString(), 'each' => $whole['per_piece'],
+            'complete' => count($known['materials']) === count($asked['materials']) && count($known['moulds']) === count($asked['moulds']),
+        ]);
     }
 
     /** What an hour of hands costs here. */
     public function rate(Request $request): JsonResponse
     {
         $in = Fields::fromJson($request->getContent())->only('hour_rate');
-        $this->workshop->update(['hour_rate' => ($in->toArray()['hour_rate'] ?? '') === '' ? null : Money::written($in, 'hour_rate')->toString()]);
+        $this->workshop->update([
+            'hour_rate' => ($in->toArray()['hour_rate'] ?? '') === '' ? null : Money::written($in, 'hour_rate')->toString(),
+        ]);
 
         return Reply::json(['hour_rate' => $this->workshop->hour_rate]);
     }
@@ -87,6 +97,18 @@ final readonly class CostController
             $answer = null;
         }
 
-        return Reply::page('cost/Cost', ['cost' => (new \App\Costs\CostView($of, $id, $name, $href, $asked, $answer, Job::query()->when($job !== null, static fn ($q) => $q->whereKeyNot($job))->orderByDesc('updated_at')->limit(self::OFFERED)->pluck('name', 'id')->all()))->toArray()]);
+        return Reply::page('cost/Cost', [
+            'cost' => (
+                new \App\Costs\CostView(
+                    $of, $id, $name, $href, $asked, $answer,
+                    Job::query()
+                        ->when($job !== null, static fn ($q) => $q->whereKeyNot($job))
+                        ->orderByDesc('updated_at')
+                        ->limit(self::OFFERED)
+                        ->pluck('name', 'id')
+                        ->all(),
+                )
+            )->toArray(),
+        ]);
     }
 }

@@ -47,6 +47,8 @@ final readonly class DamagedController
             return Reply::back('damaged', $wrong);
         }
 
-        return redirect()->to('/')->with($undo === null ? [] : ['said' => 'It is off the bench. Nothing of it was changed.', 'undo' => $undo]);
+        return redirect()->to('/')->with(
+            $undo === null ? [] : ['said' => 'It is off the bench. Nothing of it was changed.', 'undo' => $undo],
+        );
     }
 }

@@ -8,7 +8,7 @@ use Apalos\Core\Day\GangWork;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use App\Builds\BuildStream;
+use App\Builds\BuildStreams;
 use App\Day\DayDesk;
 use App\Day\DayTry;
 use App\Day\DayView;
@@ -46,18 +46,18 @@ final readonly class DayController
         return Reply::json($this->view());
     }
 
-    /** The same as a sheet of paper. */
-    public function sheet(): Response
-    {
-        return Reply::page('day/Sheet', ['day' => $this->view()]);
-    }
-
     /** A calendar one can subscribe to: it keeps up. */
     public function calendar(DayCalendar $calendar, Readiness $readiness): Plain
     {
         $now = CarbonImmutable::now();
 
-        return new Plain($calendar->of($this->kept->at($now), $readiness->curing($now)), 200, ['Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'inline; filename="day.ics"', 'Cache-Control' => 'no-cache']);
+        return new Plain(
+            $calendar->of($this->kept->at($now), $readiness->curing($now)), 200,
+            [
+                'Content-Type' => 'text/calendar; charset=utf-8', 'Content-Disposition' => 'inline; filename="day.ics"',
+                'Cache-Control' => 'no-cache',
+            ],
+        );
     }
 
     public function try(Request $request): JsonResponse
@@ -68,7 +68,7 @@ final readonly class DayController
     }
 
     /** Puts an operation where the maker wants it: a fact like any other, so it can be taken back. */
-    public function put(Request $request, AppendFact $append): JsonResponse
+    public function put(Request $request, AppendFact $append, BuildStreams $builds): JsonResponse
     {
         $in = Fields::fromJson($request->getContent())->only('id', 'at_ms', 'key');
         $now = CarbonImmutable::now();
@@ -79,7 +79,14 @@ final readonly class DayController
         }
         $build = Build::query()->findOrFail($work->build);
         try {
-            $append(static fn (): BuildStream => BuildStream::open($build, $now), Fields::of(['key' => $in->text('key'), 'kind' => 'put', 'payload' => ['op' => $work->step, 'at_ms' => $in->numberOrNull('at_ms', 0.0, 1e14)]]), $now);
+            $append(
+                $builds, $build->id,
+                Fields::of([
+                    'key' => $in->text('key'), 'kind' => 'put',
+                    'payload' => ['op' => $work->step, 'at_ms' => $in->numberOrNull('at_ms', 0.0, 1e14)],
+                ]),
+                $now,
+            );
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json(['error' => ['field' => 'at_ms', 'message' => $moved->getMessage()]], 409);
         }
@@ -97,7 +104,10 @@ final readonly class DayController
         $ms = static fn (float $minutes): int => $midnight + (int) round($minutes * 60_000);
         $told = $gang->toArray();
 
-        return Reply::json([...$told, 'end_ms' => $told['end_min'] === null ? null : $ms($told['end_min']), 'pours_ms' => array_map($ms, $told['pours_min'])]);
+        return Reply::json([
+            ...$told, 'end_ms' => $told['end_min'] === null ? null : $ms($told['end_min']),
+            'pours_ms' => array_map($ms, $told['pours_min']),
+        ]);
     }
 
     /** @return array{DayWork, float} */
@@ -123,7 +133,9 @@ final readonly class DayController
         $now = CarbonImmutable::now();
         $turn = $this->look->turn();
 
-        return ['now_ms' => (int) $now->getTimestampMs()] + $this->look->of('day-view', $turn, $now, self::HOLDS_S, function () use ($turn, $now): array {
+        return [
+            'now_ms' => (int) $now->getTimestampMs(),
+        ] + $this->look->of('day-view', $turn, $now, self::HOLDS_S, function () use ($turn, $now): array {
             $this->kept->turn = $turn;
 
             return (new DayView($this->kept->at($now), $this->desk, $this->workshop, $now))->toArray();

@@ -195,7 +195,9 @@ final readonly class DeviceController
             $room->note($celsius, 'thermometer', CarbonImmutable::now());
         }
 
-        return Reply::json(['room_c' => $workshop->room_source === 'thermometer' ? $celsius->degrees : $room->now()->degrees, 'lost' => null]);
+        return Reply::json([
+            'room_c' => $workshop->room_source === 'thermometer' ? $celsius->degrees : $room->now()->degrees, 'lost' => null,
+        ]);
     }
 
     private static function lost(DeviceLost $lost): JsonResponse

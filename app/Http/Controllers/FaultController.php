@@ -12,7 +12,7 @@ use App\Faults\FaultsView;
 use App\Faults\PlanTrial;
 use App\Faults\RecordedTrial;
 use App\Faults\TrialBecomes;
-use App\Faults\TrialStream;
+use App\Faults\TrialStreams;
 use App\Faults\TrialView;
 use App\Http\Reply;
 use App\Library\Library;
@@ -29,7 +29,11 @@ final readonly class FaultController
     {
         $fault = $request->query('fault');
 
-        return Reply::page('faults/Faults', ['page' => app()->make(FaultsView::class, ['fault' => is_string($fault) && isset($library->faults()[$fault]) ? $fault : null])->toArray()]);
+        return Reply::page('faults/Faults', [
+            'page' => app()->make(FaultsView::class, [
+                'fault' => is_string($fault) && isset($library->faults()[$fault]) ? $fault : null,
+            ])->toArray(),
+        ]);
     }
 
     public function plan(Request $request, PlanTrial $plan): JsonResponse
@@ -42,10 +46,10 @@ final readonly class FaultController
         return Reply::page('faults/OneTrial', ['trial' => $this->view($trial)]);
     }
 
-    public function record(Request $request, Trial $trial, AppendFact $append): JsonResponse
+    public function record(Request $request, Trial $trial, AppendFact $append, TrialStreams $trials): JsonResponse
     {
         try {
-            $append(static fn (): TrialStream => TrialStream::open($trial), Fields::fromJson($request->getContent()), CarbonImmutable::now());
+            $append($trials, $trial->id, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->getMessage()]], 409);
         }

@@ -22,16 +22,34 @@ final readonly class FirstController
     {
         $step = $request->query('step');
 
-        return Reply::page('first/First', ['first' => (new FirstView($workshop, $library, $own, is_string($step) && in_array($step, FirstView::STEPS, true) ? $step : FirstView::reached($workshop)))->toArray()]);
+        return Reply::page('first/First', [
+            'first' => (
+                new FirstView(
+                    $workshop, $library, $own,
+                    is_string($step) && in_array($step, FirstView::STEPS, true) ? $step : FirstView::reached($workshop),
+                )
+            )->toArray(),
+        ]);
     }
 
     public function shelf(Request $request, Workshop $workshop, Library $library, StockShelf $stock): RedirectResponse
     {
-        $said = $request->validate(['here' => ['present', 'array', 'max:2000'], 'here.*' => ['string', 'max:60'], 'seen' => ['sometimes', 'array', 'max:2000'], 'seen.*' => ['string', 'max:60']], ['here.*' => 'Tick what is on your shelf.']);
+        $said = $request->validate(
+            [
+                'here' => ['present', 'array', 'max:2000'], 'here.*' => ['string', 'max:60'], 'seen' => ['sometimes', 'array', 'max:2000'],
+                'seen.*' => ['string', 'max:60'],
+            ],
+            ['here.*' => 'Tick what is on your shelf.'],
+        );
         // Surfaces are no stock: they are what there is in the world.
-        $known = [...$library->shelf()->bases, ...$library->shelf()->additives, ...$library->knowledge()->releases, ...$library->knowledge()->sealers];
+        $known = [
+            ...$library->shelf()->bases, ...$library->shelf()->additives, ...$library->knowledge()->releases,
+            ...$library->knowledge()->sealers,
+        ];
         // What nobody has seen there to tick, a sheet written meanwhile, stays on the shelf.
-        $seen = isset($said['seen']) ? array_intersect(array_map(strval(...), array_keys($known)), $said['seen']) : array_map(strval(...), array_keys($known));
+        $seen = isset($said['seen'])
+            ? array_intersect(array_map(strval(...), array_keys($known)), $said['seen'])
+            : array_map(strval(...), array_keys($known));
         $stock->leaveOut(array_values(array_diff($seen, $said['here'])));
         $workshop->update(['set_up_at' => $workshop->set_up_at ?? CarbonImmutable::now()]);
 

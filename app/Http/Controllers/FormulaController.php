@@ -8,6 +8,8 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Pour\ComparisonResult;
+use App\Formulas\ChangeFormula;
+use App\Formulas\FormulaBook;
 use App\Formulas\FormulaQuery;
 use App\Formulas\FormulaReckoner;
 use App\Formulas\FormulasView;
@@ -16,7 +18,6 @@ use App\Formulas\PaintPot;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
-use App\Jobs\KeepPhoto;
 use App\Library\KeepFormula;
 use App\Library\Library;
 use App\Library\Recipes;
@@ -28,12 +29,12 @@ use App\Models\Impression;
 use App\Models\Workshop;
 use App\Pours\PourAgain;
 use App\Sheets\Amount;
+use App\Storage\KeepPhoto;
 use App\Swatches\HardnessBook;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
@@ -44,9 +45,6 @@ final readonly class FormulaController
     private const USUAL_G = 100.0;
 
     private const ON_A_PAGE = 30;
-
-    /** Of a formula that was changed more often than that, the newest. */
-    private const VERSIONS_SHOWN = 40;
 
     private const KINDS = ['mix', 'paint', 'trial', 'retired'];
 
@@ -61,23 +59,24 @@ final readonly class FormulaController
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
         $formulas = $found->with('newest')->withCount('versions')->orderBy('name')->offset($slice->offset())->limit($slice->size)->get();
 
-        return Reply::page('formulas/Formulas', ['page' => (new FormulasView($formulas, $slice, $total, $filter, $this->library, $hardness, $this->recipes))->toArray()]);
+        return Reply::page('formulas/Formulas', [
+            'page' => (new FormulasView($formulas, $slice, $total, $filter, $this->library, $hardness, $this->recipes))->toArray(),
+        ]);
     }
 
-    public function show(Request $request, Formula $formula): Response
+    public function show(Request $request, Formula $formula, FormulaBook $book): Response
     {
         $asked = (int) $request->query('version', '0');
-        $formula->load(['versions' => static fn ($versions) => $versions->reorder()->orderByRaw('case when id = ? then 0 else 1 end', [$asked])->orderByDesc('number')->limit(self::VERSIONS_SHOWN)->withCount(['swatches', 'pours'])]);
-        $formula->setRelation('versions', $formula->versions->sortBy('number')->values());
-        $formula->versions->load(['parent.formula', 'children.formula', 'formula']);
+        $book->open($formula, $asked);
         $chosen = $formula->versions->firstWhere('id', $asked) ?? $formula->versions->last() ?? abort(404);
         $with = (int) $request->query('with', '0');
-        $other = $with === 0 ? null : FormulaVersion::query()->with('formula')->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id))->find($with);
+        $other = $with === 0 ? null : FormulaVersion::query()->with('formula')->find($with);
         [$left, $right] = [$other === null ? null : $this->recipes->of($other), $this->recipes->of($chosen)];
+        $comparison = $left === null || $right === null ? null : ComparisonResult::of($left, $right);
 
         return Reply::page('formulas/Formula', [
-            'page' => (new FormulaView($formula, $chosen, $other, $left === null || $right === null ? null : ComparisonResult::of($left, $right), FormulaView::linksAtHand(), $formula->versions()->count(), $this->library))->toArray(),
-            'others' => $this->others($formula),
+            'page' => (new FormulaView($formula, $chosen, $other, $comparison, $book, $this->library))->toArray(),
+            'others' => $book->others($formula),
         ]);
     }
 
@@ -86,7 +85,11 @@ final readonly class FormulaController
     {
         $in = Fields::fromJson($request->getContent())->only('recipe', 'mass_g', 'paint');
 
-        return Reply::json($reckoner->reckon($in->object('recipe'), $in->positiveOrNull('mass_g', 1e6) ?? self::USUAL_G, $in->has('paint') && $in->bool('paint'))->toArray());
+        return Reply::json(
+            $reckoner->reckon(
+                $in->object('recipe'), $in->positiveOrNull('mass_g', 1e6) ?? self::USUAL_G, $in->has('paint') && $in->bool('paint'),
+            )->toArray(),
+        );
     }
 
     /** A pot of paint: for so much area, so thick, so many coats. */
@@ -99,7 +102,10 @@ final readonly class FormulaController
     public function store(Request $request, KeepFormula $keep, KeepPhoto $keepPhoto): RedirectResponse
     {
         $photo = null;
-        $request->validate(['note' => ['nullable', 'string', 'max:4000'], 'photo' => ['nullable', new Picture]], ['note.*' => 'Keep the note under 4000 letters.']);
+        $request->validate(
+            ['note' => ['nullable', 'string', 'max:4000'], 'photo' => ['nullable', new Picture]],
+            ['note.*' => 'Keep the note under 4000 letters.'],
+        );
         try {
             $said = $request->input('recipe');
             $in = Fields::of(['name' => $request->input('name'), 'kind' => $request->input('kind', 'mix')]);
@@ -111,40 +117,44 @@ final readonly class FormulaController
             $parent = $request->input('parent');
             $note = trim(is_string($said = $request->input('note')) ? $said : '');
             $photo = $keepPhoto($request->file('photo'), 'formulas');
-            $version = $keep($name, $recipe, $in->choice('kind', FormulaKind::class), is_numeric($parent) ? (int) $parent : null, $note === '' ? null : $note, $photo);
+            $version = $keep(
+                $name, $recipe, $in->choice('kind', FormulaKind::class), is_numeric($parent) ? (int) $parent : null,
+                $note === '' ? null : $note, $photo,
+            );
         } catch (BadInput $wrong) {
             $photo === null || Storage::delete($photo);
 
-            return back()->withErrors(['keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : Reply::say($wrong)]);
+            return back()->withErrors([
+                'keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : Reply::say($wrong),
+            ]);
         }
 
-        return redirect()->to("/formulas/{$version->formula_id}?version={$version->id}")->with('said', Reply::say(Phrase::of('bench.kept_as', ['called' => $version->called()])));
+        return redirect()->to("/formulas/{$version->formula_id}?version={$version->id}")->with(
+            'said', Reply::say(Phrase::of('bench.kept_as', ['called' => $version->called()])),
+        );
     }
 
     /** Another name, or retired and back again. */
-    public function update(Request $request, Formula $formula): RedirectResponse
+    public function update(Request $request, Formula $formula, ChangeFormula $change): RedirectResponse
     {
-        return DB::transaction(fn (): RedirectResponse => $this->changed($request, Formula::asShown($formula->id, Edition::of($request))));
-    }
-
-    private function changed(Request $request, Formula $formula): RedirectResponse
-    {
+        $name = $request->has('name') ? (is_string($said = $request->input('name')) ? $said : '') : null;
         try {
-            if ($request->has('name')) {
-                $name = KeepFormula::named(is_string($said = $request->input('name')) ? $said : '');
-                if ($this->workshop->formulas()->where('name', $name)->whereKeyNot($formula->id)->exists()) {
-                    throw BadInput::at('name', Phrase::of('bench.already_formula_named_choose', ['name' => $name]));
-                }
-                $formula->update(['name' => $name]);
-            }
+            $changed = $change(
+                $formula->id, Edition::of($request), $name, $request->has('retired') ? $request->boolean('retired') : null,
+                CarbonImmutable::now(),
+            );
         } catch (BadInput $wrong) {
             return Reply::back('name', $wrong);
         }
-        if ($request->has('retired')) {
-            $formula->update(['retired_at' => $request->boolean('retired') ? CarbonImmutable::now() : null]);
-        }
 
-        return back()->with('said', Reply::say(Phrase::of($formula->retired_at !== null ? 'bench.formula_is_retired' : 'bench.formula_is_called', ['name' => $formula->name])));
+        return back()->with(
+            'said',
+            Reply::say(
+                Phrase::of(
+                    $changed->retired_at !== null ? 'bench.formula_is_retired' : 'bench.formula_is_called', ['name' => $changed->name],
+                ),
+            ),
+        );
     }
 
     /** Into a sheet of a link: what was measured there stays, the formula becomes this one. */
@@ -152,10 +162,16 @@ final readonly class FormulaController
     {
         try {
             $in = Fields::of($request->all())->only('impression_id', ...Amount::FIELDS);
-            $link = Impression::query()->find((int) $in->number('impression_id')) ?? throw BadInput::at('impression_id', Phrase::of('bench.choose_link_to_pour_into'));
-            $pour = $again->into($version->load('formula'), $link, $in->has('mass_g') || $in->has('capacity_ml') || $in->has('pieces') ? Amount::from($in) : null);
+            $link = Impression::query()->find((int) $in->number('impression_id'))
+                ?? throw BadInput::at('impression_id', Phrase::of('bench.choose_link_to_pour_into'));
+            $pour = $again->into(
+                $version->load('formula'), $link,
+                $in->has('mass_g') || $in->has('capacity_ml') || $in->has('pieces') ? Amount::from($in) : null,
+            );
         } catch (BadInput $wrong) {
-            return back()->withErrors(['pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Reply::say($wrong)]);
+            return back()->withErrors([
+                'pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Reply::say($wrong),
+            ]);
         }
 
         return redirect()->to("/pours/{$pour->id}");
@@ -178,12 +194,5 @@ final readonly class FormulaController
         $version->update(['photo' => $keep($request->file('photo'), 'formulas')]);
 
         return back()->with('said', Reply::say(Phrase::of('bench.photo_with', ['called' => $version->called()])));
-    }
-
-    /** @return list<array{id: int, called: string}> versions of other formulas of its kind, to hold beside */
-    private function others(Formula $formula): array
-    {
-        return array_values(FormulaVersion::query()->whereHas('formula', fn ($f) => $f->where('workshop_id', $this->workshop->id)->where('kind', $formula->kind)->whereKeyNot($formula->id))
-            ->latest('id')->limit(40)->get(['id', 'workshop_id', 'formula_id', 'number'])->load('formula')->map(static fn (FormulaVersion $version): array => ['id' => $version->id, 'called' => $version->called()])->all());
     }
 }

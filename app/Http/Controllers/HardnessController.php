@@ -37,7 +37,17 @@ use Inertia\Response;
 /** The hardness screen: the softener curve, a target, and what it comes to in grams. */
 final readonly class HardnessController
 {
-    public function __construct(private HardnessBook $hardness, private Softeners $softeners, private PlannedBatch $batch, private DrawerCards $cards, private Library $library, private SofteningNotes $notes, private CureClock $clock, private RoomTemperature $room, private Drafts $drafts) {}
+    public function __construct(
+        private HardnessBook $hardness,
+        private Softeners $softeners,
+        private PlannedBatch $batch,
+        private DrawerCards $cards,
+        private Library $library,
+        private SofteningNotes $notes,
+        private CureClock $clock,
+        private RoomTemperature $room,
+        private Drafts $drafts,
+    ) {}
 
     public function show(Request $request): Response
     {
@@ -55,7 +65,9 @@ final readonly class HardnessController
     /** Formulas one may want to be as soft as. */
     public function formulas(Request $request, FormulaQuery $formulas, Recipes $recipes): JsonResponse
     {
-        return Reply::json((new AsSoftView($formulas, $recipes, $this->hardness, mb_substr(trim((string) $request->query('q', '')), 0, 120)))->toArray());
+        return Reply::json(
+            (new AsSoftView($formulas, $recipes, $this->hardness, mb_substr(trim((string) $request->query('q', '')), 0, 120)))->toArray(),
+        );
     }
 
     public function ask(Request $request): JsonResponse
@@ -69,7 +81,9 @@ final readonly class HardnessController
         try {
             $in = Fields::of($request->all())->only('base', 'softener', 'pct_of_ab', 'pour_id');
             [$base, $softener] = $this->softeners->pair($in->text('base'), $in->text('softener'));
-            $pour = $this->batch->write((int) $in->number('pour_id'), $base, [PlannedBatch::line($softener, round($in->number('pct_of_ab', 0.0, 500.0), 2), Basis::OfAB, $softener->into)]);
+            $pour = $this->batch->write((int) $in->number('pour_id'), $base, [
+                PlannedBatch::line($softener, round($in->number('pct_of_ab', 0.0, 500.0), 2), Basis::OfAB, $softener->into),
+            ]);
         } catch (BadInput $wrong) {
             return Reply::back('batch', $wrong);
         }
@@ -90,19 +104,30 @@ final readonly class HardnessController
         [$mix, $wrong] = [null, null];
         $found = $harden->forTarget?->pctOfAB;
         try {
-            $mix = $found === null ? null : $this->batch->weigh($base, [PlannedBatch::line($softener, $found, Basis::OfAB, $softener->into)], $in->objectOrNull('batch') ?? Fields::of(['mass_g' => 100.0]));
+            $mix = $found === null
+                ? null
+                : $this->batch->weigh(
+                    $base, [PlannedBatch::line($softener, $found, Basis::OfAB, $softener->into)],
+                    $in->objectOrNull('batch') ?? Fields::of(['mass_g' => 100.0]),
+                );
         } catch (BadInput $e) {
             $wrong = $e->says;
         }
         $limit = $base->bears($softener);
         $pucks = $this->cards->pucks($base->code, $softener->code);
-        $names = Swatch::query()->whereKey(array_map(static fn (ReadPuck $puck): int => $puck->swatchId, $pucks))->pluck('name', 'id')->all();
+        $names = Swatch::query()
+            ->whereKey(array_map(static fn (ReadPuck $puck): int => $puck->swatchId, $pucks))
+            ->pluck('name', 'id')
+            ->all();
         $thinnest = $in->positiveOrNull('thinnest_mm', 500.0);
 
         return new HardnessAnswerView(
             $base->code, $softener->code, $target, $harden, $line,
-            $found === null || $softener->softening === null ? null : SofteningEffectsResult::of($base, $softener->softening, $limit, $found, $thinnest, $this->clock->pours($base)),
-            $mix, $wrong, $limit, $this->room->now()->degrees, $pucks, $names, $found === null ? [] : $this->notes->near($base, $softener, $found),
+            $found === null || $softener->softening === null
+                ? null
+                : SofteningEffectsResult::of($base, $softener->softening, $limit, $found, $thinnest, $this->clock->pours($base)),
+            $mix, $wrong, $limit, $this->room->now()->degrees, $pucks, $names,
+            $found === null ? [] : $this->notes->near($base, $softener, $found),
         );
     }
 

@@ -29,12 +29,18 @@ final readonly class ImpressionController
             $made = $this->chain->insert($job, $this->said($request), $after === 0 ? null : $after);
         });
 
-        return $made === null ? $answer : $answer->with('said', Reply::say(Phrase::of('bench.in_chain', ['name' => $made->name])))->with('undo', "/impressions/{$made->id}/take-out?edition={$made->edition}");
+        return $made === null
+            ? $answer
+            : $answer->with('said', Reply::say(Phrase::of('bench.in_chain', [
+                'name' => $made->name,
+            ])))->with('undo', "/impressions/{$made->id}/take-out?edition={$made->edition}");
     }
 
     public function update(ImpressionRequest $request, Impression $impression): RedirectResponse
     {
-        return $this->answered(fn () => $this->chain->change($impression, $this->said($request), Edition::of($request), $request->boolean('sure')));
+        return $this->answered(
+            fn () => $this->chain->change($impression, $this->said($request), Edition::of($request), $request->boolean('sure')),
+        );
     }
 
     public function move(Request $request, Impression $impression): RedirectResponse
@@ -52,7 +58,10 @@ final readonly class ImpressionController
 
     public function destroy(Request $request, Impression $impression): RedirectResponse
     {
-        return $this->answered(fn () => $this->chain->remove($impression, Edition::of($request)), "“{$impression->name}” is taken out of the chain.", static fn (): string => "/impressions/{$impression->id}/restore");
+        return $this->answered(
+            fn () => $this->chain->remove($impression, Edition::of($request)), "“{$impression->name}” is taken out of the chain.",
+            static fn (): string => "/impressions/{$impression->id}/restore",
+        );
     }
 
     public function restore(int $impression): RedirectResponse

@@ -18,8 +18,8 @@ use App\Http\Reply;
 use App\Log\RecordedRun;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Models\WaitingThing;
 use App\Pours\KeptView;
+use App\Pours\WaitingThings;
 use App\Room\CureClock;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -28,8 +28,6 @@ use Illuminate\Http\Request;
 /** What is kept beside a run, and what is asked there: causes of a bad cast, what takes the rest, what is missing. */
 final readonly class KeptController
 {
-    private const MOST_WAITING = 40;
-
     private const POUR_ML_PER_MIN = 100.0;
 
     public function show(Pour $pour): JsonResponse
@@ -50,13 +48,13 @@ final readonly class KeptController
     }
 
     /** What a rest of the cup would fill in the minutes that remain. */
-    public function leftOver(Request $request, Pour $pour, CureClock $clock): JsonResponse
+    public function leftOver(Request $request, Pour $pour, CureClock $clock, WaitingThings $things): JsonResponse
     {
         $run = $this->run($pour);
         $left = Grams::of(Fields::fromJson($request->getContent())->only('left_g')->positive('left_g'));
         $ends = $run->potLifeEnds($clock, $run->lastFilled());
         $remain = $ends === null ? 0.0 : max(0.0, CarbonImmutable::now()->diffInSeconds($ends) / 60.0);
-        $waiting = array_values(WaitingThing::query()->orderBy('id')->limit(self::MOST_WAITING)->get()->map(static fn (WaitingThing $thing): array => ['name' => $thing->name, 'ml' => $thing->ml])->all());
+        $waiting = $things->all();
         $ml = $left->volumeAt($run->plan->density);
         $which = (new LeftOver)->fill($ml, Minutes::of($remain), self::POUR_ML_PER_MIN, $waiting);
         $filled = array_map(static fn (int $i): array => $waiting[$i], $which);
@@ -65,7 +63,10 @@ final readonly class KeptController
         return Reply::json(['fill' => $filled, 'remain_min' => $remain, 'left_ml' => $ml->ml, 'says' => match (true) {
             $waiting === [] => Phrase::of('bench.nothing_waits', $values),
             $filled === [] => Phrase::of('bench.nothing_fits', $values),
-            default => Phrase::of('bench.left_fills', [...$values, 'things' => array_column($filled, 'name'), 'over' => Quantity::volume(Millilitres::of(max(0.0, $ml->ml - array_sum(array_column($filled, 'ml')))))]),
+            default => Phrase::of('bench.left_fills', [
+                ...$values, 'things' => array_column($filled, 'name'),
+                'over' => Quantity::volume(Millilitres::of(max(0.0, $ml->ml - array_sum(array_column($filled, 'ml'))))),
+            ]),
         }]);
     }
 
@@ -77,28 +78,26 @@ final readonly class KeptController
         $inMould = $run->state->filledAt === [] ? null : Grams::of($run->state->weighedGrams())->volumeAt($run->plan->density);
         $short = CameShort::of($in->positive('area_mm2', 1e8), $in->positive('height_mm', 5_000.0), $run->plan->density, $inMould);
 
-        $values = ['ml' => Quantity::volume($short->missing), 'fresh' => Quantity::mass($short->fresh), 'scrap' => Quantity::mass($short->scrap), 'beside' => Quantity::mass($short->freshBeside)];
+        $values = [
+            'ml' => Quantity::volume($short->missing), 'fresh' => Quantity::mass($short->fresh), 'scrap' => Quantity::mass($short->scrap),
+            'beside' => Quantity::mass($short->freshBeside),
+        ];
 
         return Reply::json([
-            'missing_ml' => $short->missing->ml, 'fresh_g' => $short->fresh->g, 'scrap_g' => $short->scrap->g, 'beside_g' => $short->freshBeside->g,
-            'says' => $short->freshBeside->g > 0.05 ? Phrase::of('bench.came_short_both', $values) : Phrase::of('bench.came_short', $values),
+            'missing_ml' => $short->missing->ml, 'fresh_g' => $short->fresh->g, 'scrap_g' => $short->scrap->g,
+            'beside_g' => $short->freshBeside->g,
+            'says' => $short->freshBeside->g > 0.05
+                ? Phrase::of('bench.came_short_both', $values)
+                : Phrase::of('bench.came_short', $values),
         ]);
     }
 
     /** The small things that wait for a rest. */
-    public function waiting(Request $request): JsonResponse
+    public function waiting(Request $request, WaitingThings $things): JsonResponse
     {
-        $in = Fields::fromJson($request->getContent())->only('name', 'ml', 'gone');
-        $name = mb_substr($in->text('name'), 0, 120);
-        if ($in->has('gone') && $in->bool('gone')) {
-            WaitingThing::query()->where('name', $name)->delete();
-        } elseif (WaitingThing::query()->count() >= self::MOST_WAITING && WaitingThing::query()->where('name', $name)->doesntExist()) {
-            throw BadInput::at('name', Phrase::of('bench.enough_waits_already'));
-        } else {
-            WaitingThing::query()->updateOrCreate(['name' => $name], ['ml' => $in->positive('ml', 5_000.0)]);
-        }
+        $things->told(Fields::fromJson($request->getContent()));
 
-        return Reply::json(['waiting' => array_values(WaitingThing::query()->orderBy('ml')->get()->map(static fn (WaitingThing $thing): array => ['name' => $thing->name, 'ml' => $thing->ml])->all())]);
+        return Reply::json(['waiting' => $things->all()]);
     }
 
     private function run(Pour $pour): RecordedRun

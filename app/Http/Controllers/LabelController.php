@@ -28,7 +28,9 @@ final readonly class LabelController
         $ids = array_slice(array_values(array_unique(array_map(intval(...), $found[0]))), 0, self::MOST);
 
         return Reply::page('swatches/Labels', ['page' => (new LabelsView(array_values(
-            ($ids === [] ? $this->lastPoured() : $this->asked($ids))->map(fn (Swatch $swatch): KnownSwatch => new KnownSwatch($swatch, $this->recipes->of($swatch->version)))->all()
+            ($ids === [] ? $this->lastPoured() : $this->asked($ids))->map(
+                fn (Swatch $swatch): KnownSwatch => new KnownSwatch($swatch, $this->recipes->of($swatch->version)),
+            )->all()
         )))->toArray()]);
     }
 
@@ -38,7 +40,13 @@ final readonly class LabelController
      */
     private function asked(array $ids): Collection
     {
-        return $this->workshop->swatches()->with('version.formula')->whereKey($ids)->get()->sortBy(static fn (Swatch $swatch): int => (int) array_search($swatch->id, $ids, true))->values();
+        return $this->workshop
+            ->swatches()
+            ->with('version.formula')
+            ->whereKey($ids)
+            ->get()
+            ->sortBy(static fn (Swatch $swatch): int => (int) array_search($swatch->id, $ids, true))
+            ->values();
     }
 
     /** @return Collection<int, Swatch> the pucks of one pour are as old as each other to the moment */
@@ -46,6 +54,12 @@ final readonly class LabelController
     {
         $last = $this->workshop->swatches()->latest('id')->first();
 
-        return $this->workshop->swatches()->with('version.formula')->where('poured_at', $last?->getRawOriginal('poured_at'))->orderBy('id')->limit(self::MOST)->get();
+        return $this->workshop
+            ->swatches()
+            ->with('version.formula')
+            ->where('poured_at', $last?->getRawOriginal('poured_at'))
+            ->orderBy('id')
+            ->limit(self::MOST)
+            ->get();
     }
 }

@@ -9,11 +9,11 @@ use App\Http\Reply;
 use App\Library\Library;
 use App\Lists\Slice;
 use App\Log\LogQuery;
+use App\Log\LogRows;
 use App\Log\LogView;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\People\Names;
-use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -32,11 +32,23 @@ final readonly class LogController
         $query = ($this->query)($filter);
 
         // Nobody turns hundreds of pages: past that it is enough to know that there is more.
-        $found = $query->limit(self::MOST)->toBase()->selectRaw("id, case when state = 'given_up' then ? else grade end as grade", [LogQuery::GIVEN_UP])->pluck('grade', 'id')->all();
+        $found = $query
+            ->limit(self::MOST)
+            ->toBase()
+            ->selectRaw("id, case when state = 'given_up' then ? else grade end as grade", [LogQuery::GIVEN_UP])
+            ->pluck('grade', 'id')
+            ->all();
         $total = count($found);
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
 
-        return Reply::page('log/Log', ['log' => (new LogView($this->rows(array_slice(array_keys($found), $slice->offset(), $slice->size)), $this->library, $filter, $slice, $total, $total === self::MOST, array_count_values(array_map(strval(...), $found)), $this->names))->toArray()]);
+        return Reply::page('log/Log', [
+            'log' => (
+                new LogView(
+                    LogRows::of(array_slice(array_keys($found), $slice->offset(), $slice->size)), $this->library, $filter, $slice, $total,
+                    $total === self::MOST, array_count_values(array_map(strval(...), $found)), $this->names,
+                )
+            )->toArray(),
+        ]);
     }
 
     /** Everything the filter lets through, in metric units, as RFC 4180 CSV in UTF-8. */
@@ -44,24 +56,19 @@ final readonly class LogController
     {
         $query = ($this->query)($this->filter($request));
 
-        return Csv::download('apalos-log.csv', ['pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause', 'by'], $query->reorder()->select('pours.*')->with(['impression.job', 'formulaVersion.formula'])->lazyById(200)->map(fn (Pour $pour): array => [
+        return Csv::download('apalos-log.csv', [
+            'pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults',
+            'note', 'cause', 'by',
+        ], $query->reorder()->select('pours.*')->with([
+            'impression.job', 'formulaVersion.formula',
+        ])->lazyById(200)->map(fn (Pour $pour): array => [
             $pour->id, $pour->graded_at, $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
-            $pour->baseCode(), $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::Graded ? $pour->good : null, $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note, $pour->cause, $this->names->of($pour->graded_by),
+            $pour->baseCode(),
+            $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
+            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::Graded ? $pour->good : null,
+            $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
+            $pour->cause, $this->names->of($pour->graded_by),
         ]));
-    }
-
-    /**
-     * Found first, read then: what is looked through stands in a narrow index, what is shown in wide rows.
-     *
-     * @param  array<int, int>  $ids
-     * @return Collection<int, Pour>
-     */
-    private function rows(array $ids): Collection
-    {
-        // They were found in this workshop; asked for it again, SQLite would look through all of its pours.
-        return Pour::query()->withoutGlobalScope('workshop')->whereKey($ids)
-            ->get(['id', 'workshop_id', 'impression_id', 'formula_version_id', 'base_code', 'state', 'graded_at', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults', 'note', 'cause', 'graded_by'])->load(['impression.job', 'formulaVersion.formula'])->sortBy(static fn (Pour $pour): int => (int) array_search($pour->id, $ids, true))->values();
     }
 
     /** @return array{q: string, grade: string, fault: string, base: string} */

@@ -13,8 +13,8 @@ use App\Http\Reply;
 use App\Library\Library;
 use App\Lists\Slice;
 use App\Models\Lot;
-use App\Models\LotPart;
-use App\Stock\LotStream;
+use App\Stock\LotBook;
+use App\Stock\LotStreams;
 use App\Stock\LotView;
 use App\Stock\RecallView;
 use App\Stock\RecordedKit;
@@ -42,9 +42,7 @@ final readonly class LotController
     /** Every part of every kit there ever was, in grams, as RFC 4180 CSV in UTF-8. */
     public function csv(): StreamedResponse
     {
-        return Csv::download('apalos-kits.csv', ['kit', 'sheet', 'part', 'maker_number', 'got_on', 'opened_on', 'best_before', 'got_g', 'left_g', 'price', 'trouble', 'ended_at'], LotPart::query()->with('lot')->orderBy('id')->lazyById(200)->map(static fn (LotPart $part): array => [
-            $part->lot->label(), $part->lot->code, $part->part, $part->maker_number, $part->lot->got_on, $part->lot->opened_on, $part->lot->best_before, $part->got_g, $part->left_g, $part->lot->price, $part->lot->trouble?->value, $part->lot->ended_at,
-        ]));
+        return Csv::download('apalos-kits.csv', LotBook::COLUMNS, LotBook::rows());
     }
 
     public function show(Request $request, Lot $lot): Response
@@ -61,13 +59,23 @@ final readonly class LotController
     /** The same, whole. */
     public function recalled(Lot $lot, Library $library): StreamedResponse
     {
-        return Csv::download("apalos-recall-{$lot->label()}.csv", ['pour', 'at', 'job', 'link', 'by', 'good', 'usable', 'reject', 'for_whom'], array_map(static fn (array $one): array => [$one['pour_id'], $one['at_ms'] === null ? null : CarbonImmutable::createFromTimestampMs($one['at_ms'])->toIso8601ZuluString(), $one['job'], $one['link'], $one['of'], $one['good'], $one['usable'], $one['reject'], $one['for_whom']], (new RecallView($lot, $library))->pours()));
+        return Csv::download(
+            "apalos-recall-{$lot->label()}.csv", ['pour', 'at', 'job', 'link', 'by', 'good', 'usable', 'reject', 'for_whom'],
+            array_map(
+                static fn (array $one): array => [
+                    $one['pour_id'],
+                    $one['at_ms'] === null ? null : CarbonImmutable::createFromTimestampMs($one['at_ms'])->toIso8601ZuluString(),
+                    $one['job'], $one['link'], $one['of'], $one['good'], $one['usable'], $one['reject'], $one['for_whom'],
+                ],
+                (new RecallView($lot, $library))->pours(),
+            ),
+        );
     }
 
-    public function record(Request $request, Lot $lot, AppendFact $append): JsonResponse
+    public function record(Request $request, Lot $lot, AppendFact $append, LotStreams $lots): JsonResponse
     {
         try {
-            $append(static fn (): LotStream => LotStream::open($lot), Fields::fromJson($request->getContent()), CarbonImmutable::now());
+            $append($lots, $lot->id, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->getMessage()]], 409);
         }
@@ -85,12 +93,17 @@ final readonly class LotController
             return Reply::json(['error' => ['field' => 'of', 'message' => $moved->getMessage()]], 409);
         }
 
-        return Reply::json(['price' => $kit->price, 'mass_g' => $kit->mass_g, 'reorder_g' => $kit->reorder_g, 'take_back' => RecordedKit::of($kit)->state->takeBack]);
+        return Reply::json([
+            'price' => $kit->price, 'mass_g' => $kit->mass_g, 'reorder_g' => $kit->reorder_g,
+            'take_back' => RecordedKit::of($kit)->state->takeBack,
+        ]);
     }
 
     /** @return array<string, mixed> */
     private function view(Request $request, Lot $lot): array
     {
-        return app()->make(LotView::class, ['recorded' => RecordedLot::of($lot->load('parts')), 'slice' => Slice::asked($request, self::ON_A_PAGE)])->toArray();
+        return app()->make(LotView::class, [
+            'recorded' => RecordedLot::of($lot->load('parts')), 'slice' => Slice::asked($request, self::ON_A_PAGE),
+        ])->toArray();
     }
 }

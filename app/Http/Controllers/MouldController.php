@@ -37,7 +37,12 @@ final readonly class MouldController
             'families' => array_map(static fn ($family): string => $family->name, $knowledge->families),
             'surfaces' => array_map(static fn ($surface): string => $surface->name, $knowledge->surfaces),
             // What is poured hot comes into the mould as warm as it is best.
-            'heats' => array_filter(array_map(fn ($family): ?float => $this->library->castingsHere()->choose(null, $family->id, true, false)->heat?->to->degrees, $knowledge->families)),
+            'heats' => array_filter(
+                array_map(
+                    fn ($family): ?float => $this->library->castingsHere()->choose(null, $family->id, true, false)->heat?->to->degrees,
+                    $knowledge->families,
+                ),
+            ),
             'hour_rate' => $workshop->hour_rate === null ? 0.0 : (float) $workshop->hour_rate,
             'studied' => StudiedPiece::of($job->id)?->toArray(),
             'original' => $original->surface ?? $this->library->usual('original'),

@@ -6,7 +6,6 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Phrase\Phrase;
 use App\Http\May;
 use App\Http\Reply;
 use App\Library\Library;
@@ -18,7 +17,9 @@ use App\Models\Workshop;
 use App\People\Decisions;
 use App\People\Names;
 use App\People\PeopleView;
+use App\People\Programs;
 use App\People\TokenFor;
+use App\People\TrustedTablets;
 use App\People\WriteDown;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
@@ -26,13 +27,10 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Str;
 use Inertia\Response;
-use Laravel\Sanctum\PersonalAccessToken;
 
 /** Who works here, at which tablets, and which programs come in. */
 final class PeopleController
 {
-    private const MOST_TOKENS = 40;
-
     public function __construct(private readonly Workshop $workshop, private readonly WriteDown $write, private readonly Hands $hands) {}
 
     public function show(Request $request, May $may, Names $names, Decisions $decisions, Library $library): Response
@@ -92,46 +90,44 @@ final class PeopleController
     }
 
     /** This browser stands at the bench from now on. */
-    public function trust(Request $request): JsonResponse
+    public function trust(Request $request, TrustedTablets $tablets): JsonResponse
     {
-        $name = trim(Fields::fromJson($request->getContent())->only('name')->text('name'));
-        $secret = Str::random(48);
-        Tablet::query()->create(['workshop_id' => $this->workshop->id, 'name' => mb_substr($name, 0, 60), 'secret' => hash('sha256', $secret), 'trusted_at' => CarbonImmutable::now()]);
+        $secret = $tablets->trust(Fields::fromJson($request->getContent())->only('name')->text('name'), CarbonImmutable::now());
 
-        return Reply::json(['ok' => true])->withCookie(cookie(Tablet::COOKIE, $secret, 5 * 365 * 24 * 60, null, null, $request->secure(), true, false, 'lax'));
+        return Reply::json(['ok' => true])->withCookie(
+            cookie(Tablet::COOKIE, $secret, 5 * 365 * 24 * 60, null, null, $request->secure(), true, false, 'lax'),
+        );
     }
 
     /** After how many minutes without a touch every tablet asks whose hands it is in. */
     public function unused(Request $request): JsonResponse
     {
-        $this->workshop->update(['unused_min' => (int) Fields::fromJson($request->getContent())->only('unused_min')->number('unused_min', 1.0, 480.0)]);
+        $this->workshop->update([
+            'unused_min' => (int) Fields::fromJson($request->getContent())->only('unused_min')->number('unused_min', 1.0, 480.0),
+        ]);
 
         return Reply::json(['unused_min' => $this->workshop->unused_min]);
     }
 
-    public function untrust(int $tablet): JsonResponse
+    public function untrust(int $tablet, TrustedTablets $tablets): JsonResponse
     {
-        Tablet::query()->where('workshop_id', $this->workshop->id)->findOrFail($tablet)->update(['gone_at' => CarbonImmutable::now()]);
+        $tablets->untrust($tablet, CarbonImmutable::now());
 
         return Reply::json(['ok' => true]);
     }
 
     /** A program comes in by itself: what it shows of itself is told once, and never again. */
-    public function token(Request $request): JsonResponse
+    public function token(Request $request, Programs $programs): JsonResponse
     {
         $in = Fields::fromJson($request->getContent())->only('name', 'for');
-        $owner = $this->hands->person ?? throw BadInput::at('name', Phrase::of('bench.come_in_first'));
-        $name = trim($in->text('name'));
         $for = $in->choice('for', TokenFor::class);
-        $owner->tokens()->count() < self::MOST_TOKENS || throw BadInput::at($in->at('name'), Phrase::of('bench.enough_programs', ['most' => (float) self::MOST_TOKENS]));
 
-        return Reply::json(['token' => $owner->createToken(mb_substr($name, 0, 60), [$for->value])->plainTextToken, 'for' => $for->value]);
+        return Reply::json(['token' => $programs->letIn($in->at('name'), $in->text('name'), $for), 'for' => $for->value]);
     }
 
-    public function revoke(int $token): JsonResponse
+    public function revoke(int $token, Programs $programs): JsonResponse
     {
-        $mine = Person::query()->where('workshop_id', $this->workshop->id)->pluck('id');
-        PersonalAccessToken::query()->where('tokenable_type', Person::class)->whereIn('tokenable_id', $mine)->findOrFail($token)->delete();
+        $programs->turnAway($token);
 
         return Reply::json(['ok' => true]);
     }

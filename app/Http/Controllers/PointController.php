@@ -43,9 +43,12 @@ final class PointController
         $path = self::path($code);
         foreach (self::KINDS as $kind => [$pattern, $model, $href]) {
             if (preg_match($pattern, $path, $of) === 1) {
-                $there = $model::query()->whereKey((int) $of[1])->first() ?? throw BadInput::at('code', Phrase::of('bench.label_of_what_is_gone'));
+                $there = $model::query()->whereKey((int) $of[1])->first()
+                    ?? throw BadInput::at('code', Phrase::of('bench.label_of_what_is_gone'));
 
-                return Reply::json(['kind' => $kind, 'id' => (int) $of[1], 'name' => self::called($there), 'href' => sprintf($href, (int) $of[1])]);
+                return Reply::json([
+                    'kind' => $kind, 'id' => (int) $of[1], 'name' => self::called($there), 'href' => sprintf($href, (int) $of[1]),
+                ]);
             }
         }
 

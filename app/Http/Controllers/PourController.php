@@ -7,16 +7,13 @@ namespace App\Http\Controllers;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Run\RunFactKind;
 use App\Builds\FollowPlan;
+use App\Formulas\FormulaBook;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Library\Library;
-use App\Log\RecordedRun;
-use App\Models\Fact;
+use App\Log\EarlierPours;
 use App\Models\Formula;
-use App\Models\FormulaKind;
-use App\Models\FormulaVersion;
 use App\Models\Outdated;
 use App\Models\Pour;
 use App\Models\PourState;
@@ -43,8 +40,16 @@ final class PourController
     /** The newest; others are poured from their own page. */
     private const FORMULAS_OFFERED = 40;
 
-    public function show(Pour $pour, Library $library, Workshop $workshop, SheetReckoner $reckoner, SheetAnswer $answer, FollowPlan $follow): Response|RedirectResponse
-    {
+    public function show(
+        Pour $pour,
+        Library $library,
+        Workshop $workshop,
+        SheetReckoner $reckoner,
+        SheetAnswer $answer,
+        FollowPlan $follow,
+        FormulaBook $book,
+        EarlierPours $earlier,
+    ): Response|RedirectResponse {
         if ($pour->state !== PourState::Draft) {
             return redirect()->to("/pours/{$pour->id}/run");
         }
@@ -54,12 +59,15 @@ final class PourController
         try {
             $reckoning = $reckoner->reckon($pour->sheet);
         } catch (BadInput) {
-            return Reply::page('lost/Damaged', ['kind' => 'pours', 'id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}"]);
+            return Reply::page('lost/Damaged', [
+                'kind' => 'pours', 'id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}",
+            ]);
         }
-        $formulas = FormulaVersion::query()->whereIn('formula_id', Formula::query()->where('workshop_id', $workshop->id)->where('kind', FormulaKind::Mix)->whereNull('retired_at')->select('id'))->orderByDesc('id')->limit(self::FORMULAS_OFFERED)->get(['id', 'workshop_id', 'formula_id', 'number', 'recipe'])->load('formula');
+        $formulas = $book->offered(self::FORMULAS_OFFERED);
+        $view = new PourSheetView($pour, $library, $workshop, $formulas, $earlier->against($pour), $earlier->took($pour));
 
         return Reply::page('pour/PourSheet', [
-            'pour' => (new PourSheetView($pour, $library, $workshop, $formulas, $this->learnt($pour), $this->took($pour)))->toArray(),
+            'pour' => $view->toArray(),
             'reckoning' => $answer->of($pour, $reckoning)->toArray(),
         ]);
     }
@@ -130,11 +138,20 @@ final class PourController
     public function start(Request $request, Pour $pour, StartPour $start): RedirectResponse
     {
         try {
-            $start($pour, Edition::of($request), is_string($stamp = $request->query('stamp')) ? $stamp : null, CarbonImmutable::now(), $this->why($request));
+            $start(
+                $pour, Edition::of($request), is_string($stamp = $request->query('stamp')) ? $stamp : null, CarbonImmutable::now(),
+                $this->why($request),
+            );
         } catch (Outdated $since) {
             return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Reply::say($since->says)]);
         } catch (BadInput $wrong) {
-            return redirect()->to("/pours/{$pour->id}")->withErrors([$wrong->field === 'early' ? 'early' : 'sheet' => $wrong->isMissing ? 'Something on this sheet has no figure yet. Fill in what it asks for, then begin.' : Reply::say($wrong)]);
+            return redirect()->to("/pours/{$pour->id}")->withErrors([
+                $wrong->field === 'early'
+                    ? 'early'
+                    : 'sheet' => $wrong->isMissing
+                    ? 'Something on this sheet has no figure yet. Fill in what it asks for, then begin.'
+                    : Reply::say($wrong),
+            ]);
         }
 
         return redirect()->to("/pours/{$pour->id}/run");
@@ -164,26 +181,9 @@ final class PourController
         $job = $pour->impression->job_id;
         $throw($pour, Edition::of($request));
 
-        return redirect()->to("/jobs/{$job}")->with('said', Reply::say(Phrase::of('bench.plan_thrown_away')))->with('undo', "/pours/{$pour->id}/restore");
-    }
-
-    /** @return array{grams: float, pours: int}|null what the last pours of this link really took */
-    private function took(Pour $pour): ?array
-    {
-        $used = Pour::query()->where('impression_id', $pour->impression_id)->where('operation', $pour->operation)->where('state', PourState::Graded)->whereNotNull('used_g')->orderByDesc('id')->limit(5)->pluck('used_g');
-
-        return $used->isEmpty() ? null : ['grams' => round((float) $used->average(), 1), 'pours' => $used->count()];
-    }
-
-    /** @return array{pct: float, pours: int}|null what earlier pours of this link really took, against their sheets */
-    private function learnt(Pour $pour): ?array
-    {
-        $corrections = Fact::query()->where('stream', RecordedRun::STREAM)->where('kind', RunFactKind::Graded->value)
-            ->whereIn('stream_id', Pour::query()->where('impression_id', $pour->impression_id)->where('operation', $pour->operation)->where('state', PourState::Graded)->select('id'))
-            ->orderByDesc('id')->limit(5)->get()
-            ->map(static fn (Fact $fact): mixed => $fact->payload['correction_pct'] ?? null)
-            ->filter(static fn (mixed $pct): bool => is_numeric($pct));
-
-        return $corrections->isEmpty() ? null : ['pct' => round((float) $corrections->average(), 1), 'pours' => $corrections->count()];
+        return redirect()
+            ->to("/jobs/{$job}")
+            ->with('said', Reply::say(Phrase::of('bench.plan_thrown_away')))
+            ->with('undo', "/pours/{$pour->id}/restore");
     }
 }

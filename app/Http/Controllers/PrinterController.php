@@ -25,7 +25,12 @@ final readonly class PrinterController
     /** Of what came out of the stand-in, so many are shown. */
     private const SHOWN = 6;
 
-    public function __construct(private PrintQueue $queue, private PrintQueueView $view, private Workshop $workshop, private Cables $cables) {}
+    public function __construct(
+        private PrintQueue $queue,
+        private PrintQueueView $view,
+        private Workshop $workshop,
+        private Cables $cables,
+    ) {}
 
     public function show(): JsonResponse
     {
@@ -74,7 +79,10 @@ final readonly class PrinterController
             $lines = $this->cables->lines('labels');
             $out = array_map(static fn (int $at): string => $lines->ask("OUT {$at}", 'label printer', 4_000_000), range(1, self::SHOWN));
 
-            return Reply::json(['out' => array_values(array_filter($out, static fn (string $one): bool => $one !== 'NONE')), 'paper' => (int) substr($lines->ask('Q', 'label printer'), 6), 'lost' => null]);
+            return Reply::json([
+                'out' => array_values(array_filter($out, static fn (string $one): bool => $one !== 'NONE')),
+                'paper' => (int) substr($lines->ask('Q', 'label printer'), 6), 'lost' => null,
+            ]);
         } catch (DeviceLost $lost) {
             return Reply::json(['out' => [], 'paper' => 0, 'lost' => $lost->getMessage()]);
         }

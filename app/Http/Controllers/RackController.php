@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Care\ReleaseSchool;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\ReleaseSchool;
 use Apalos\Core\Phrase\Phrase;
 use App\Exchange\Csv;
 use App\Facts\AppendFact;
@@ -14,29 +14,26 @@ use App\Facts\FactDiffers;
 use App\Facts\StepHasMoved;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
-use App\Jobs\KeepPhoto;
-use App\Lists\Like;
 use App\Lists\Slice;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Mould;
 use App\Models\Workshop;
 use App\Moulds\CastKeeper;
-use App\Moulds\Lives;
 use App\Moulds\MouldPageView;
-use App\Moulds\MouldStream;
+use App\Moulds\MouldStreams;
 use App\Moulds\PutOnRack;
 use App\Moulds\Rack;
+use App\Moulds\RackShelf;
 use App\Moulds\RackView;
 use App\Moulds\RecordedMould;
 use App\Moulds\RemakeMould;
+use App\Storage\KeepPhoto;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Storage;
-use Illuminate\Support\LazyCollection;
-use Illuminate\Support\Str;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
 use Symfony\Component\HttpFoundation\StreamedResponse;
@@ -51,37 +48,27 @@ final readonly class RackController
 
     private const LONGEST_WORDS = 100;
 
-    public function __construct(private Rack $rack) {}
+    public function __construct(private Rack $rack, private RackShelf $shelf) {}
 
     public function index(Request $request): Response
     {
-        $word = static fn (string $key): string => is_string($said = $request->query($key)) ? mb_substr(trim($said), 0, self::LONGEST_WORDS) : '';
+        $word = static fn (string $key): string => is_string($said = $request->query($key))
+            ? mb_substr(trim($said), 0, self::LONGEST_WORDS)
+            : '';
         $filter = ['q' => $word('q'), 'show' => $word('show') === 'retired' ? 'retired' : 'use'];
-        $query = Mould::query()->when($filter['show'] === 'retired', static fn ($q) => $q->whereNotNull('retired_at')->orderByDesc('retired_at'), static fn ($q) => $q->whereNull('retired_at')->orderByRaw('coalesce(left_likely, 1000000)'))->orderBy('id');
-        if (preg_match('/^M-?(\d{1,15})$/i', $filter['q'], $code) === 1) {
-            $query->whereKey((int) $code[1]);
-        } elseif ($filter['q'] !== '') {
-            $query->where(static fn ($q) => $q->where(Like::of('name', $filter['q']))->orWhere(Like::of('place', $filter['q']))->orWhereHas('job', static fn ($job) => $job->where(Like::of('name', $filter['q']))));
-        }
-        $total = (clone $query)->reorder()->count();
-        $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
-        $moulds = $query->with('job')->offset($slice->offset())->limit($slice->size)->get();
+        $seen = $this->shelf->look($filter['q'], $filter['show'] === 'retired', Slice::asked($request, self::ON_A_PAGE));
 
-        return Reply::page('rack/Rack', ['rack' => app()->make(RackView::class, ['moulds' => $moulds, 'filter' => $filter, 'slice' => $slice, 'total' => $total, 'homeless' => CastKeeper::homeless(CarbonImmutable::now()->subDays(self::HOMELESS_DAYS))])->toArray()]);
+        return Reply::page('rack/Rack', [
+            'rack' => app()->make(RackView::class, [
+                ...$seen, 'filter' => $filter, 'homeless' => CastKeeper::homeless(CarbonImmutable::now()->subDays(self::HOMELESS_DAYS)),
+            ])->toArray(),
+        ]);
     }
 
     /** Every mould there ever was, in metric units, as RFC 4180 CSV in UTF-8. */
-    public function csv(Lives $lives): StreamedResponse
+    public function csv(): StreamedResponse
     {
-        return Csv::download('apalos-rack.csv', ['mould', 'name', 'job', 'rubber', 'casts_base', 'made_at', 'casts', 'likely_left', 'condition', 'marks', 'place', 'last_cast_at', 'retired_at', 'retired_why', 'cost'], Mould::query()->with('job')->orderBy('id')->lazyById(200)->chunk(100)->flatMap(static function (LazyCollection $moulds) use ($lives): array {
-            $moulds = $moulds->values()->all();
-            $left = $lives->of(array_filter($moulds, static fn (Mould $mould): bool => $mould->retired_at === null));
-
-            return array_map(static fn (Mould $mould): array => [
-                $mould->code(), $mould->name, $mould->job?->name, $mould->material, $mould->casting, $mould->made_at, $mould->casts, ($left[$mould->id] ?? null)?->likely, $mould->condition?->value, implode(' ', $mould->marks ?? []), $mould->place,
-                $mould->cast_at, $mould->retired_at, $mould->retired_why?->value, $mould->cost,
-            ], $moulds);
-        }));
+        return Csv::download('apalos-rack.csv', RackShelf::COLUMNS, $this->shelf->rows());
     }
 
     /** Puts a mould on the rack that was made elsewhere, or before there was a log. */
@@ -95,23 +82,25 @@ final readonly class RackController
         return Reply::page('rack/OneMould', ['mould' => $this->view($mould)]);
     }
 
-    public function record(Request $request, Mould $mould, AppendFact $append): JsonResponse
+    public function record(Request $request, Mould $mould, AppendFact $append, MouldStreams $moulds): JsonResponse
     {
         try {
-            $append(static fn (): MouldStream => MouldStream::open($mould), Fields::fromJson($request->getContent()), CarbonImmutable::now());
+            $append($moulds, $mould->id, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
-            return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->getMessage()], 'mould' => $this->view($mould->refresh())], 409);
+            return Reply::json(
+                ['error' => ['field' => 'kind', 'message' => $moved->getMessage()], 'mould' => $this->view($mould->refresh())], 409,
+            );
         }
 
         return Reply::json($this->view($mould->refresh()));
     }
 
     /** A photo is a fact too: the picture as it looked then stays. */
-    public function photo(Request $request, Mould $mould, KeepPhoto $keep, AppendFact $append): RedirectResponse
+    public function photo(Request $request, Mould $mould, KeepPhoto $keep, AppendFact $append, MouldStreams $moulds): RedirectResponse
     {
         $request->validate(['photo' => ['required', new Picture]]);
         $path = $keep($request->file('photo'), 'moulds');
-        $append(static fn (): MouldStream => MouldStream::open($mould), Fields::of(['key' => (string) Str::ulid(), 'kind' => 'photographed', 'payload' => ['photo' => $path]]), CarbonImmutable::now());
+        $append->tell($moulds, $mould->id, 'photographed', ['photo' => $path], CarbonImmutable::now());
 
         return back();
     }
@@ -134,7 +123,9 @@ final readonly class RackController
             return back()->withErrors(['remake' => $moved->getMessage()]);
         }
 
-        return redirect()->to("/pours/{$pour->id}")->with('said', Reply::say(Phrase::of('bench.retired_sheet_next', ['name' => $mould->name])));
+        return redirect()->to("/pours/{$pour->id}")->with(
+            'said', Reply::say(Phrase::of('bench.retired_sheet_next', ['name' => $mould->name])),
+        );
     }
 
     /** Puts a mould on the rack that is there in truth, and that the log knows nothing of. */
@@ -144,11 +135,15 @@ final readonly class RackController
         $groups = $this->rack->groups($impression->job);
         $group = $impression->kind === ImpressionKind::Mould ? $groups->with($impression->id) : $groups->before($impression);
         if ($group === null) {
-            return Reply::back('mould', Phrase::of('bench.no_mould_before_it', ['name' => $impression->job->name, 'name2' => $impression->name]));
+            return Reply::back('mould', Phrase::of('bench.no_mould_before_it', [
+                'name' => $impression->job->name, 'name2' => $impression->name,
+            ]));
         }
         $mould = $this->rack->adopt($group, CarbonImmutable::now());
 
-        return redirect()->to("/rack/{$mould->id}")->with('said', Reply::say(Phrase::of('bench.on_rack_as', ['name' => $mould->name, 'code' => $mould->code()])));
+        return redirect()->to("/rack/{$mould->id}")->with('said', Reply::say(Phrase::of('bench.on_rack_as', [
+            'name' => $mould->name, 'code' => $mould->code(),
+        ])));
     }
 
     /** Whether an original still exists: what is gone is re-made from no more. */
@@ -156,10 +151,22 @@ final readonly class RackController
     {
         $was = $impression->gone_at;
         // Gone a second time it went when it went first; taken back, it is as it was.
-        $back = is_string($moment = $request->query('went')) ? rescue(static fn (): CarbonImmutable => CarbonImmutable::parse($moment), null, false) : null;
+        $back = is_string($moment = $request->query('went'))
+            ? rescue(static fn (): CarbonImmutable => CarbonImmutable::parse($moment), null, false)
+            : null;
         $impression->update(['gone_at' => $request->boolean('gone') ? ($back ?? $was ?? CarbonImmutable::now()) : null]);
 
-        return back()->with('undo', "/impressions/{$impression->id}/gone?".http_build_query($was === null ? ['gone' => 0] : ['gone' => 1, 'went' => $was->toIso8601ZuluString('millisecond')]))->with('said', $impression->gone_at === null ? "“{$impression->name}” is there." : "“{$impression->name}” is gone: no mould is re-made from it any more.");
+        return back()->with(
+            'undo',
+            "/impressions/{$impression->id}/gone?".http_build_query(
+                $was === null ? ['gone' => 0] : ['gone' => 1, 'went' => $was->toIso8601ZuluString('millisecond')],
+            ),
+        )->with(
+            'said',
+            $impression->gone_at === null
+                ? "“{$impression->name}” is there."
+                : "“{$impression->name}” is gone: no mould is re-made from it any more.",
+        );
     }
 
     public function school(Request $request, Workshop $workshop): RedirectResponse

@@ -21,6 +21,14 @@ final class ReckonController
         $known = Verb::tryFrom($verb);
         abort_if($known === null, 404, 'Known are: '.implode(', ', array_column(Verb::cases(), 'value')).'.');
 
-        return Reply::json($known->answer(Fields::fromJson($request->getContent()), new Shelves($contacts->knowledge(), $library->moulds(), $library->shelf(), $library->faultBook(), $library->wear(), $library->ways(), $library->castings())));
+        return Reply::json(
+            $known->answer(
+                Fields::fromJson($request->getContent()),
+                new Shelves(
+                    $contacts->knowledge(), $library->moulds(), $library->shelf(), $library->faultBook(), $library->wear(),
+                    $library->ways(), $library->castings(),
+                ),
+            ),
+        );
     }
 }

@@ -23,7 +23,7 @@ use App\Models\PourState;
 use App\People\Names;
 use App\Pours\AheadView;
 use App\Pours\BackToPlan;
-use App\Pours\RunStream;
+use App\Pours\RunStreams;
 use App\Pours\RunView;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
@@ -35,7 +35,13 @@ use Inertia\Response;
 
 final readonly class RunController
 {
-    public function __construct(private CureClock $clock, private Readiness $readiness, private Library $library, private JobContacts $contacts, private Phrasebook $words) {}
+    public function __construct(
+        private CureClock $clock,
+        private Readiness $readiness,
+        private Library $library,
+        private JobContacts $contacts,
+        private Phrasebook $words,
+    ) {}
 
     public function show(Pour $pour): Response|RedirectResponse
     {
@@ -45,18 +51,34 @@ final readonly class RunController
 
         [$runs] = RecordedRun::legible([$pour->load('impression.job', 'snapshot')]);
 
-        return $runs === [] ? Reply::page('lost/Damaged', ['kind' => 'pours', 'id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}"]) : Reply::page('run/Run', ['run' => $this->view($runs[0]), 'hurts' => $this->hurts($runs[0])]);
+        return $runs === []
+            ? Reply::page('lost/Damaged', [
+                'kind' => 'pours', 'id' => $pour->id, 'title' => "{$pour->impression->job->name} · {$pour->impression->name}",
+            ])
+            : Reply::page('run/Run', ['run' => $this->view($runs[0]), 'hurts' => $this->hurts($runs[0])]);
     }
 
     public function state(Pour $pour): JsonResponse
     {
         if ($pour->state === PourState::Draft) {
-            return Reply::json(['error' => ['field' => '', 'message' => 'This pour is a plan again: another screen went back to its sheet.']], 409);
+            return Reply::json(
+                ['error' => ['field' => '', 'message' => 'This pour is a plan again: another screen went back to its sheet.']], 409,
+            );
         }
 
         [$runs] = RecordedRun::legible([$pour->load('impression.job', 'snapshot')]);
 
-        return $runs === [] ? Reply::json(['error' => ['field' => '', 'message' => 'The record of this pour is damaged and cannot be read. Load the page again: it says what can be done.']], 409) : Reply::json($this->view($runs[0]));
+        return $runs === []
+            ? Reply::json(
+                [
+                    'error' => [
+                        'field' => '',
+                        'message' => 'The record of this pour is damaged and cannot be read. Load the page again: it says what can be done.',
+                    ],
+                ],
+                409,
+            )
+            : Reply::json($this->view($runs[0]));
     }
 
     /** What a tablet walks on by where nobody answers. */
@@ -64,14 +86,20 @@ final readonly class RunController
     {
         abort_if($pour->state === PourState::Draft, 404);
 
-        return Reply::json((new AheadView(RecordedRun::of($pour->load('impression.job', 'snapshot')), $this->clock, CarbonImmutable::now()))->toArray());
+        return Reply::json(
+            (new AheadView(RecordedRun::of($pour->load('impression.job', 'snapshot')), $this->clock, CarbonImmutable::now()))->toArray(),
+        );
     }
 
     /** The pour is read once, with the turn taken to write to it. */
-    public function record(Request $request, AppendFact $append, int $pour): JsonResponse
+    public function record(Request $request, AppendFact $append, RunStreams $runs, int $pour): JsonResponse
     {
         try {
-            return Reply::json($this->view($append(static fn (): RunStream => RunStream::open($pour), Fields::fromJson($request->getContent()), CarbonImmutable::now())->run));
+            return Reply::json(
+                $this->view(
+                    $append($runs, $pour, Fields::fromJson($request->getContent()), CarbonImmutable::now())->run,
+                ),
+            );
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json([
                 'error' => ['field' => 'step', 'message' => $moved->getMessage()],
@@ -85,7 +113,9 @@ final readonly class RunController
     {
         abort_if($pour->state === PourState::Draft, 404);
 
-        return Reply::json((new HistoryView(RecordedRun::of($pour), $room, $this->clock, $this->library->castings(), app(Names::class)))->toArray());
+        return Reply::json(
+            (new HistoryView(RecordedRun::of($pour), $room, $this->clock, $this->library->castings(), app(Names::class)))->toArray(),
+        );
     }
 
     /** Back to the sheet, as long as nothing has met. */
@@ -112,9 +142,18 @@ final readonly class RunController
         }
         $link = $run->pour->impression->setAttribute('material', $run->pour->base_code);
         $chain = $this->contacts->chain($link->job->loadMissing('impressions'));
-        $hurts = array_filter($this->contacts->of($link, $chain), static fn (JudgedContact $contact): bool => $contact->isOutOfTheQuestion() && str_starts_with($contact->result->because[0]['rule'], 'f-'));
+        $hurts = array_filter(
+            $this->contacts->of($link, $chain),
+            static fn (JudgedContact $contact): bool => $contact->isOutOfTheQuestion()
+                && str_starts_with($contact->result->because[0]['rule'], 'f-'),
+        );
 
-        return array_values(array_map(fn (JudgedContact $contact): string => "{$contact->touch->with}: {$this->words->say($contact->result->because[0]['text'])}", $hurts));
+        return array_values(
+            array_map(
+                fn (JudgedContact $contact): string => "{$contact->touch->with}: {$this->words->say($contact->result->because[0]['text'])}",
+                $hurts,
+            ),
+        );
     }
 
     /** @return array<string, mixed> */

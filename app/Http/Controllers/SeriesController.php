@@ -22,7 +22,7 @@ use App\Swatches\LabelSeries;
 use App\Swatches\RecordedSeries;
 use App\Swatches\SeriesBook;
 use App\Swatches\SeriesRunView;
-use App\Swatches\SeriesStream;
+use App\Swatches\SeriesStreams;
 use App\Swatches\SeriesView;
 use App\Swatches\Undrawn;
 use Carbon\CarbonImmutable;
@@ -40,7 +40,9 @@ final readonly class SeriesController
     {
         $word = static fn (string $key): string => is_string($said = $request->query($key)) ? $said : '';
 
-        return Reply::page('swatches/Series', ['page' => (new SeriesView($library, $softeners, $undrawn, $word('kind'), $word('base'), $word('pigment')))->toArray()]);
+        return Reply::page('swatches/Series', [
+            'page' => (new SeriesView($library, $softeners, $undrawn, $word('kind'), $word('base'), $word('pigment')))->toArray(),
+        ]);
     }
 
     public function plan(Request $request): JsonResponse
@@ -68,7 +70,12 @@ final readonly class SeriesController
             return Reply::back('series', $wrong);
         }
 
-        return redirect()->to("/swatches/series/{$made[0]->id}")->with('said', count($made) === 1 ? 'One ladder stands on the bench.' : sprintf('%d ladders stand on the bench, this one first.', count($made)));
+        return redirect()->to("/swatches/series/{$made[0]->id}")->with(
+            'said',
+            count($made) === 1
+                ? 'One ladder stands on the bench.'
+                : sprintf('%d ladders stand on the bench, this one first.', count($made)),
+        );
     }
 
     public function run(Series $series): Response|RedirectResponse
@@ -83,10 +90,10 @@ final readonly class SeriesController
         return Reply::json($this->view($series));
     }
 
-    public function record(Request $request, Series $series, AppendFact $append): JsonResponse
+    public function record(Request $request, Series $series, AppendFact $append, SeriesStreams $all): JsonResponse
     {
         try {
-            $append(static fn (): SeriesStream => SeriesStream::open($series), Fields::fromJson($request->getContent()), CarbonImmutable::now());
+            $append($all, $series->id, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'run' => $this->view($series)], 409);
         }
@@ -102,8 +109,12 @@ final readonly class SeriesController
             return Reply::back('series', $wrong);
         }
 
-        return redirect()->to('/swatches/drawer')->with('said', sprintf('%d pucks are labelled. Take them out when they have cured, and read them after a day.', count($made)))
-            ->with('onward', 'Print the labels')->with('onward_href', '/swatches/labels?ids='.implode(',', array_map(static fn (Swatch $swatch): int => $swatch->id, $made)));
+        return redirect()->to('/swatches/drawer')->with(
+            'said', sprintf('%d pucks are labelled. Take them out when they have cured, and read them after a day.', count($made)),
+        )
+            ->with('onward', 'Print the labels')->with(
+                'onward_href', '/swatches/labels?ids='.implode(',', array_map(static fn (Swatch $swatch): int => $swatch->id, $made)),
+            );
     }
 
     /** A series nobody will finish leaves the bench. */
@@ -111,7 +122,10 @@ final readonly class SeriesController
     {
         $series->delete();
 
-        return redirect()->to('/swatches/series')->with('said', Reply::say(Phrase::of('bench.series_off_bench')))->with('undo', "/swatches/series/{$series->id}/restore");
+        return redirect()
+            ->to('/swatches/series')
+            ->with('said', Reply::say(Phrase::of('bench.series_off_bench')))
+            ->with('undo', "/swatches/series/{$series->id}/restore");
     }
 
     public function restore(int $series): RedirectResponse

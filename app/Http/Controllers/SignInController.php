@@ -41,7 +41,8 @@ final class SignInController
     public function show(Request $request): Response
     {
         return Reply::page('people/SignIn', [
-            'to' => self::wanted($request), 'known' => ! $this->at->isSaid() || Person::here($this->workshop)->exists(), 'tablet' => $this->hands->tablet?->name,
+            'to' => self::wanted($request), 'known' => ! $this->at->isSaid() || Person::here($this->workshop)->exists(),
+            'tablet' => $this->hands->tablet?->name,
             'shop' => $this->at->areSeveral() ? ($this->at->isSaid() ? $this->workshop->known_as : '') : null,
         ]);
     }
@@ -83,7 +84,20 @@ final class SignInController
         $this->isAtTheBench($request);
         $known = $this->known($request);
 
-        return Reply::json(['people' => array_values(Person::here($this->workshop)->whereNotNull('pin')->get()->map(static fn (Person $one): array => ['id' => $one->id, 'name' => $one->name, 'role' => $one->role->value, 'colour' => $one->colour, 'locked' => $one->isLocked(), 'known' => isset($known[$one->id])])->all())]);
+        return Reply::json([
+            'people' => array_values(
+                Person::here($this->workshop)
+                    ->whereNotNull('pin')
+                    ->get()
+                    ->map(
+                        static fn (Person $one): array => [
+                            'id' => $one->id, 'name' => $one->name, 'role' => $one->role->value, 'colour' => $one->colour,
+                            'locked' => $one->isLocked(), 'known' => isset($known[$one->id]),
+                        ],
+                    )
+                    ->all(),
+            ),
+        ]);
     }
 
     public function take(Request $request, GivePin $pin): JsonResponse
@@ -114,8 +128,12 @@ final class SignInController
         $this->hands->person ?? throw BadInput::at('person', Phrase::of('bench.come_in_first'));
         $in = Fields::fromJson($request->getContent())->only('person', 'pin', 'door');
         $person = $pin($in->text('person'), $in->text('pin'));
-        $person->role->countersigns() || throw BadInput::at('person', Phrase::of('bench.countersigned_by_makers', ['name' => $person->name]));
-        $request->session()->put(WhoComes::WITNESS, ['person' => $person->id, 'door' => $in->text('door'), 'until_ms' => (int) CarbonImmutable::now()->addSeconds(self::YES_S)->getTimestampMs()]);
+        $person->role->countersigns()
+            || throw BadInput::at('person', Phrase::of('bench.countersigned_by_makers', ['name' => $person->name]));
+        $request->session()->put(WhoComes::WITNESS, [
+            'person' => $person->id, 'door' => $in->text('door'),
+            'until_ms' => (int) CarbonImmutable::now()->addSeconds(self::YES_S)->getTimestampMs(),
+        ]);
 
         return Reply::json(['ok' => true]);
     }
@@ -127,14 +145,19 @@ final class SignInController
 
     public function begin(Request $request, string $secret, OwnerLink $link, WriteDown $write): RedirectResponse
     {
-        $said = Fields::of(['name' => self::text($request, 'name'), 'passphrase' => self::text($request, 'passphrase'), 'pin' => self::text($request, 'pin')]);
+        $said = Fields::of([
+            'name' => self::text($request, 'name'), 'passphrase' => self::text($request, 'passphrase'),
+            'pin' => self::text($request, 'pin'),
+        ]);
         try {
             $said->text('passphrase') !== '' || throw BadInput::at('passphrase', Phrase::of('bench.passphrase_length', ['least' => 10.0]));
             // Either the owner is written down and the link is used, or neither.
             $owner = DB::transaction(static function () use ($link, $secret, $write, $said): ?Person {
                 $of = $link->take($secret, CarbonImmutable::now());
 
-                return $of === false ? null : ($of === null ? $write(Fields::of([...$said->toArray(), 'role' => Role::Owner->value])) : $write($said, $of));
+                return $of === false
+                    ? null
+                    : ($of === null ? $write(Fields::of([...$said->toArray(), 'role' => Role::Owner->value])) : $write($said, $of));
             });
         } catch (BadInput $wrong) {
             return Reply::back($wrong->field, $wrong);
@@ -151,13 +174,20 @@ final class SignInController
     /** Where there are several, this browser knows next time which it was. */
     private function toThisShop(RedirectResponse $on): RedirectResponse
     {
-        return $this->at->areSeveral() ? $on->withCookie(cookie(ShopOfRequest::COOKIE, (string) $this->workshop->known_as, 5 * 365 * 24 * 60, null, null, null, true, false, 'lax')) : $on;
+        return $this->at->areSeveral()
+            ? $on->withCookie(
+                cookie(ShopOfRequest::COOKIE, (string) $this->workshop->known_as, 5 * 365 * 24 * 60, null, null, null, true, false, 'lax'),
+            )
+            : $on;
     }
 
     /** Names and PINs are for the bench: a trusted tablet, the bench computer, or whoever has come in already. */
     private function isAtTheBench(Request $request): void
     {
-        $this->hands->tablet !== null || $this->hands->person !== null || (WhoComes::isOwnComputer($request) && ! $this->at->areSeveral()) || throw BadInput::at('person', Phrase::of('bench.come_in_first'));
+        $this->hands->tablet !== null
+            || $this->hands->person !== null
+            || (WhoComes::isOwnComputer($request) && ! $this->at->areSeveral())
+            || throw BadInput::at('person', Phrase::of('bench.come_in_first'));
     }
 
     /** @param  array<string, int>|null  $known */

@@ -41,10 +41,14 @@ final readonly class StoresController
     public function blank(Request $request): Response
     {
         $from = $request->query('from');
-        $kind = is_string($from) ? $this->kindOf($from) : SheetKind::tryFrom(is_string($asked = $request->query('kind', 'base')) ? $asked : '');
+        $kind = is_string($from)
+            ? $this->kindOf($from)
+            : SheetKind::tryFrom(is_string($asked = $request->query('kind', 'base')) ? $asked : '');
         abort_if($kind === null, 404);
 
-        return Reply::page('stores/WriteSheet', ['write' => (new WriteSheetView($this->library, $kind, is_string($from) ? $from : null, null))->toArray()]);
+        return Reply::page('stores/WriteSheet', [
+            'write' => (new WriteSheetView($this->library, $kind, is_string($from) ? $from : null, null))->toArray(),
+        ]);
     }
 
     public function change(string $code): Response
@@ -67,7 +71,9 @@ final readonly class StoresController
 
         $changes = $in->textOrNull('changes');
 
-        return Reply::json(['kept' => $keep->keep($sheet, $changes, $changes === null ? null : Edition::of($request))->code, 'doubts' => $doubts]);
+        return Reply::json([
+            'kept' => $keep->keep($sheet, $changes, $changes === null ? null : Edition::of($request))->code, 'doubts' => $doubts,
+        ]);
     }
 
     /** Onto the shelf, or off it. */
@@ -77,21 +83,30 @@ final readonly class StoresController
         $here = $request->boolean('here');
         $stock->put($code, $here);
 
-        return back()->with('said', $here ? 'It is on your shelf.' : 'It is off your shelf: nothing offers it any more. What was poured with it stays as it is.');
+        return back()->with(
+            'said',
+            $here ? 'It is on your shelf.' : 'It is off your shelf: nothing offers it any more. What was poured with it stays as it is.',
+        );
     }
 
     public function out(SheetExchange $exchange, string $format): HttpResponse
     {
-        $text = $format === 'yaml' ? $exchange->yaml() : json_encode($exchange->out(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        $text = $format === 'yaml'
+            ? $exchange->yaml()
+            : json_encode($exchange->out(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
 
-        return response($text, 200, ['Content-Type' => "application/{$format}", 'Content-Disposition' => "attachment; filename=\"apalos-sheets.{$format}\""]);
+        return response($text, 200, [
+            'Content-Type' => "application/{$format}", 'Content-Disposition' => "attachment; filename=\"apalos-sheets.{$format}\"",
+        ]);
     }
 
     public function in(Request $request, SheetExchange $exchange): RedirectResponse
     {
         $file = $request->file('file');
         try {
-            $text = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::LARGEST_FILE ? (string) file_get_contents($file->getRealPath()) : '';
+            $text = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::LARGEST_FILE
+                ? (string) file_get_contents($file->getRealPath())
+                : '';
             if (trim($text) === '' || ! mb_check_encoding($text, 'UTF-8')) {
                 throw BadInput::at('file', Phrase::of('bench.choose_yaml_or_json'));
             }
@@ -100,7 +115,14 @@ final readonly class StoresController
             return back()->withErrors(['file' => Reply::refusal($wrong)]);
         }
 
-        return back()->with('said', trim("{$taken['new']} new, {$taken['changed']} changed, {$taken['same']} as they were. ".implode(' ', array_slice($taken['doubts'], 0, 3))));
+        return back()->with(
+            'said',
+            trim(
+                "{$taken['new']} new, {$taken['changed']} changed, {$taken['same']} as they were. ".implode(
+                    ' ', array_slice($taken['doubts'], 0, 3),
+                ),
+            ),
+        );
     }
 
     private function kindOf(string $code): ?SheetKind

@@ -7,9 +7,7 @@ namespace App\Http\Controllers;
 use Apalos\Core\Frame\BoxToCut;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Mesh\LengthUnit;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Piece\Sides;
 use Apalos\Core\Piece\Stretching;
 use App\Builds\BuildBook;
 use App\Http\Reply;
@@ -21,6 +19,7 @@ use App\Models\Workshop;
 use App\Queue\StudyPiece;
 use App\Sheets\SheetReckoner;
 use App\Storage\Files;
+use App\Studies\ChangeModel;
 use App\Studies\ModelFileView;
 use App\Studies\PutStudyIn;
 use App\Studies\RubbersView;
@@ -44,7 +43,12 @@ final readonly class StudyController
     /** So much the walls of a box stand above its fill: what is poured to the brim runs over. */
     private const FREEBOARD_MM = 10.0;
 
-    public function __construct(private StudyDesk $desk, private Library $library, private BuildBook $book, private SheetReckoner $reckoner) {}
+    public function __construct(
+        private StudyDesk $desk,
+        private Library $library,
+        private BuildBook $book,
+        private SheetReckoner $reckoner,
+    ) {}
 
     public function index(Request $request): Response
     {
@@ -79,8 +83,8 @@ final readonly class StudyController
 
     public function show(ModelFile $model): Response
     {
-        $study = $model->studies()->reorder()->orderByDesc('id')->first() ?? $this->ask($model, Fields::of([]));
-
+        $last = $model->studies()->reorder()->orderByDesc('id')->first();
+        $study = $last === null || $this->desk->isOfBefore($model, $last) ? $this->ask($model, Fields::of($last->asked ?? [])) : $last;
         $first = $this->desk->found($model);
 
         return Reply::page('study/Study', [
@@ -88,14 +92,32 @@ final readonly class StudyController
             'study' => (new StudyView($study))->toArray(),
             'first' => $first === null ? null : (new StudyView($first))->toArray(),
             'rubbers' => (new RubbersView($this->library, $this->book, $this->reckoner, $model->jobs->first()))->toArray(),
-            'jobs' => array_values(Job::query()->orderByDesc('id')->limit(self::JOBS_OFFERED)->get(['id', 'name', 'workshop_id'])->map(static fn (Job $job): array => ['id' => $job->id, 'name' => $job->name])->all()),
+            'jobs' => array_values(
+                Job::query()
+                    ->orderByDesc('id')
+                    ->limit(self::JOBS_OFFERED)
+                    ->get(['id', 'name', 'workshop_id'])
+                    ->map(static fn (Job $job): array => ['id' => $job->id, 'name' => $job->name])
+                    ->all(),
+            ),
         ]);
     }
 
     /** Another question to the same piece. */
     public function question(Request $request, ModelFile $model): JsonResponse
     {
-        return Reply::json((new StudyView($this->ask($model, Fields::fromJson($request->getContent())->only('pull', 'pour', 'one_part', 'school', 'wall_mm', 'shore_a', 'seam_mm', 'float'))->refresh()))->toArray());
+        return Reply::json(
+            (
+                new StudyView(
+                    $this->ask(
+                        $model,
+                        Fields::fromJson($request->getContent())->only(
+                            'pull', 'pour', 'one_part', 'school', 'wall_mm', 'shore_a', 'seam_mm', 'float',
+                        ),
+                    )->refresh(),
+                )
+            )->toArray(),
+        );
     }
 
     private function ask(ModelFile $model, Fields $asked): Study
@@ -105,7 +127,11 @@ final readonly class StudyController
             return $study;
         }
         // Without a pull and a pour all of it is to be searched.
-        $isQuick = $model->bytes <= StudyDesk::AT_ONCE_BYTES && $asked->has('pull') && $asked->has('pour') && $asked->toArray()['pull'] !== 'auto' && $asked->toArray()['pour'] !== 'auto';
+        $isQuick = $model->bytes <= StudyDesk::AT_ONCE_BYTES
+            && $asked->has('pull')
+            && $asked->has('pour')
+            && $asked->toArray()['pull'] !== 'auto'
+            && $asked->toArray()['pour'] !== 'auto';
         StudyPiece::dispatch($study->id)->onQueue($isQuick ? StudyPiece::AT_ONCE : 'default');
 
         return $study->refresh();
@@ -129,29 +155,19 @@ final readonly class StudyController
         $path = $study->state === Study::DONE ? Files::here($part === 'mesh' ? $study->modelFile->mesh() : $study->states()) : null;
         $path === null && abort(404);
 
-        return response()->file($path, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return response()->file($path, [
+            'Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=31536000, immutable',
+        ]);
     }
 
     /** In which unit it was drawn, what its sides are called, which job it is for. */
-    public function update(Request $request, ModelFile $model): RedirectResponse
+    public function update(Request $request, ModelFile $model, ChangeModel $change): RedirectResponse
     {
         try {
-            $said = Fields::of($request->all())->only('unit', 'sides', 'job');
-            $changed = [];
-            if (array_key_exists('unit', $said->toArray())) {
-                $changed['unit'] = $said->has('unit') ? $said->choice('unit', LengthUnit::class) : null;
-            }
-            if (array_key_exists('sides', $said->toArray())) {
-                $changed['sides'] = Sides::from($said->objectOrNull('sides'))->toArray();
-            }
-            if (array_key_exists('job', $said->toArray())) {
-                $job = $said->has('job') ? Job::query()->findOrFail((int) $said->number('job', 1.0, 1e15)) : null;
-                $job === null ? $model->jobs()->detach() : $model->serves($job, CarbonImmutable::now());
-            }
+            $change($model, Fields::of($request->all())->only('unit', 'sides', 'job'), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return Reply::back('model', $wrong);
         }
-        $model->update($changed);
         $last = $model->studies()->reorder()->orderByDesc('id')->first();
         $this->ask($model, Fields::of($last->asked ?? []));
 
@@ -163,7 +179,10 @@ final readonly class StudyController
         $model->delete();
         $until = CarbonImmutable::now()->addDays(ModelFile::KEPT_DAYS)->setTimezone(app(Workshop::class)->zone());
 
-        return redirect()->to('/study')->with('said', Reply::say(Phrase::of('bench.model_is_put_away', ['name' => $model->name, 'until' => $until->format('j F')])))->with('undo', "/study/{$model->id}/restore");
+        return redirect()
+            ->to('/study')
+            ->with('said', Reply::say(Phrase::of('bench.model_is_put_away', ['name' => $model->name, 'until' => $until->format('j F')])))
+            ->with('undo', "/study/{$model->id}/restore");
     }
 
     public function restore(int $model): RedirectResponse
@@ -194,7 +213,10 @@ final readonly class StudyController
         $rubbers = [];
         foreach ((new RubbersView($this->library, $this->book, $this->reckoner, null))->toArray()['bases'] as $base) {
             if ($base['soft'] && $base['elongation_pct'] !== null) {
-                $rubbers[] = ['name' => $base['name'], 'shore' => $base['shore'], 'elongation_pct' => $base['elongation_pct'], ...Stretching::of($needed, $base['elongation_pct'], $base['tear_n_mm'])];
+                $rubbers[] = [
+                    'name' => $base['name'], 'shore' => $base['shore'], 'elongation_pct' => $base['elongation_pct'],
+                    ...Stretching::of($needed, $base['elongation_pct'], $base['tear_n_mm']),
+                ];
             }
         }
 
@@ -210,11 +232,21 @@ final readonly class StudyController
         if ($joint === 'round') {
             // As wide as from corner to corner of the piece, and its margin all round.
             $margin = $block->number('margin_mm');
-            $asked = ['round' => ['diameter_mm' => hypot($inner[0] - 2.0 * $margin, $inner[1] - 2.0 * $margin) + 2.0 * $margin, 'height_mm' => $inner[2], 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'freeboard_mm' => self::FREEBOARD_MM]];
+            $asked = [
+                'round' => [
+                    'diameter_mm' => hypot($inner[0] - 2.0 * $margin, $inner[1] - 2.0 * $margin) + 2.0 * $margin, 'height_mm' => $inner[2],
+                    'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'),
+                    'freeboard_mm' => self::FREEBOARD_MM,
+                ],
+            ];
 
             return $this->drawing((new BoxToCut)->ask(Fields::of($asked))[$format], $study, $format);
         }
-        $asked = ['inner_mm' => $inner, 'board_mm' => self::number($request, 'board', 6.0), 'joint' => $joint, 'kerf_mm' => self::number($request, 'kerf', 0.0), 'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm'), 'freeboard_mm' => self::FREEBOARD_MM];
+        $asked = [
+            'inner_mm' => $inner, 'board_mm' => self::number($request, 'board', 6.0), 'joint' => $joint,
+            'kerf_mm' => self::number($request, 'kerf', 0.0), 'clay_bed_mm' => $block->number('seam_mm'),
+            'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm'), 'freeboard_mm' => self::FREEBOARD_MM,
+        ];
         $sheet = $request->query('sheet');
         if (is_string($sheet)) {
             $asked['sheet_mm'] = array_map(floatval(...), explode('x', $sheet));
@@ -234,6 +266,9 @@ final readonly class StudyController
 
     private function drawing(mixed $text, Study $study, string $format): Answer
     {
-        return response(is_string($text) ? $text : '', 200, ['Content-Type' => $format === 'svg' ? 'image/svg+xml' : 'application/dxf', 'Content-Disposition' => "attachment; filename=\"box-{$study->id}.{$format}\""]);
+        return response(is_string($text) ? $text : '', 200, [
+            'Content-Type' => $format === 'svg' ? 'image/svg+xml' : 'application/dxf',
+            'Content-Disposition' => "attachment; filename=\"box-{$study->id}.{$format}\"",
+        ]);
     }
 }

@@ -14,22 +14,22 @@ use Apalos\Core\Units\ShoreScale;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
-use App\Jobs\KeepPhoto;
 use App\Library\Library;
+use App\Lists\Rows;
 use App\Lists\Slice;
 use App\Models\FormulaVersion;
-use App\Models\Outdated;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
 use App\Models\Workshop;
+use App\Storage\KeepPhoto;
 use App\Swatches\CardWriter;
+use App\Swatches\ChangeSwatch;
 use App\Swatches\DrawerQuery;
 use App\Swatches\DrawerView;
 use App\Swatches\ReadSwatch;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
 use Inertia\Response;
 use Symfony\Component\HttpFoundation\Response as HttpResponse;
@@ -47,55 +47,70 @@ final readonly class SwatchController
         $filter = ['q' => $word('q'), 'base' => $word('base'), 'hardness' => $word('hardness'), 'colour' => $word('colour')];
         [$wrong, $slice] = [null, Slice::asked($request, self::ON_A_PAGE)];
         try {
-            $answer = $query($filter['q'], $filter['base'], self::shore($filter['hardness']), self::lab($filter['colour']), $slice, preg_match('/^\d{1,9}$/', $word('swatch')) === 1 ? (int) $word('swatch') : null);
+            $answer = $query(
+                $filter['q'], $filter['base'], self::shore($filter['hardness']), self::lab($filter['colour']), $slice,
+                preg_match('/^\d{1,9}$/', $word('swatch')) === 1 ? (int) $word('swatch') : null,
+            );
         } catch (BadInput $e) {
             [$answer, $wrong] = [$query($filter['q'], $filter['base'], null, null, $slice), $e->says];
         }
 
-        return Reply::page('swatches/Drawer', ['drawer' => (new DrawerView($answer, $this->workshop->swatches()->count(), $filter, $wrong, $this->library, $this->workshop))->toArray()]);
+        return Reply::page('swatches/Drawer', [
+            'drawer' => (
+                new DrawerView($answer, Rows::of('swatches')->whereNull('deleted_at')->count(), $filter, $wrong, $this->library)
+            )->toArray(),
+        ]);
     }
 
     public function store(Request $request, KeepPhoto $keep): RedirectResponse
     {
         $said = $request->validate(
-            ['version' => ['required', 'integer'], 'name' => ['required', 'string', 'max:120'], 'thickness_mm' => ['nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['nullable', 'string', 'max:2000'], 'photo' => ['nullable', new Picture]],
-            ['version.*' => 'Say which version of a formula it is of.', 'name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.'],
+            [
+                'version' => ['required', 'integer'], 'name' => ['required', 'string', 'max:120'],
+                'thickness_mm' => ['nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['nullable', 'string', 'max:2000'],
+                'photo' => ['nullable', new Picture],
+            ],
+            [
+                'version.*' => 'Say which version of a formula it is of.', 'name.*' => 'Write a label of 120 letters at most on it.',
+                'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.',
+            ],
         );
-        $version = FormulaVersion::query()->whereHas('formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id))->findOrFail((int) $said['version']);
+        $version = FormulaVersion::query()->whereHas(
+            'formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id),
+        )->findOrFail((int) $said['version']);
         $photo = $keep($request->file('photo'), 'swatches');
         $swatch = $this->cards->after(fn (): Swatch => $this->workshop->swatches()->create([
-            'formula_version_id' => $version->id, 'name' => $said['name'], 'thickness_mm' => $said['thickness_mm'] ?? null, 'note' => ($said['note'] ?? null) ?: null,
+            'formula_version_id' => $version->id, 'name' => $said['name'], 'thickness_mm' => $said['thickness_mm'] ?? null,
+            'note' => ($said['note'] ?? null) ?: null,
             'poured_at' => CarbonImmutable::now(), 'photo' => $photo,
         ]));
 
-        return redirect()->to("/swatches/drawer#swatch-{$swatch->id}")->with('said', Reply::say(Phrase::of('bench.in_drawer_read_when', ['name' => $swatch->name])));
+        return redirect()->to("/swatches/drawer#swatch-{$swatch->id}")->with(
+            'said', Reply::say(Phrase::of('bench.in_drawer_read_when', ['name' => $swatch->name])),
+        );
     }
 
     /** Label, thickness, note, photo, and when it came out of its mould; what was read stays as it is. */
-    public function update(Request $request, Swatch $swatch, KeepPhoto $keep): RedirectResponse
+    public function update(Request $request, Swatch $swatch, ChangeSwatch $change): RedirectResponse
     {
         $said = $request->validate(
-            ['name' => ['sometimes', 'required', 'string', 'max:120'], 'thickness_mm' => ['sometimes', 'nullable', 'numeric', 'gt:0', 'max:200'], 'note' => ['sometimes', 'nullable', 'string', 'max:2000'], 'demoulded' => ['sometimes', 'boolean'], 'photo' => ['sometimes', 'nullable', new Picture]],
-            ['name.*' => 'Write a label of 120 letters at most on it.', 'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.', 'note.*' => 'Keep the note under 2000 letters.'],
+            [
+                'name' => ['sometimes', 'required', 'string', 'max:120'],
+                'thickness_mm' => ['sometimes', 'nullable', 'numeric', 'gt:0', 'max:200'],
+                'note' => ['sometimes', 'nullable', 'string', 'max:2000'], 'demoulded' => ['sometimes', 'boolean'],
+                'photo' => ['sometimes', 'nullable', new Picture],
+            ],
+            [
+                'name.*' => 'Write a label of 120 letters at most on it.',
+                'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.',
+                'note.*' => 'Keep the note under 2000 letters.',
+            ],
         );
-        $edition = Edition::of($request);
         $changes = array_intersect_key($said, ['name' => 0, 'thickness_mm' => 0, 'note' => 0]);
         if (array_key_exists('demoulded', $said)) {
             $changes['demoulded_at'] = $request->boolean('demoulded') ? CarbonImmutable::now() : null;
         }
-        $photo = $request->file('photo');
-        if ($photo !== null) {
-            $changes['photo'] = $keep($photo, 'swatches');
-        }
-        $before = $swatch->photo;
-        try {
-            $this->cards->after(static fn (): Swatch => DB::transaction(static fn (): Swatch => tap(Swatch::asShown($swatch->id, $edition))->update(array_map(static fn (mixed $value): mixed => $value === '' ? null : $value, $changes))));
-        } catch (Outdated $since) {
-            // The photo that came with it is nobody's.
-            KeepPhoto::forget(is_string($changes['photo'] ?? null) ? $changes['photo'] : null);
-            throw $since;
-        }
-        ($changes['photo'] ?? $before) === $before || KeepPhoto::forget($before);
+        $change($swatch, Edition::of($request), $changes, $request->file('photo'));
 
         return back();
     }
@@ -113,7 +128,12 @@ final readonly class SwatchController
             return Reply::back($wrong->field === 'sure' ? "early-{$swatch->id}" : "swatch-{$swatch->id}", $wrong);
         }
 
-        return back()->with('said', trim('It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => Reply::say($doubt->message), $doubts))));
+        return back()->with(
+            'said',
+            trim(
+                'It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => Reply::say($doubt->message), $doubts)),
+            ),
+        );
     }
 
     /** Leaves a reading out of every reckoning, or takes it in again. */
@@ -136,7 +156,9 @@ final readonly class SwatchController
             return $swatch;
         });
 
-        return back()->with('said', Reply::say(Phrase::of('bench.out_drawer', ['name' => $swatch->name])))->with('undo', "/swatches/{$swatch->id}/restore");
+        return back()->with('said', Reply::say(Phrase::of('bench.out_drawer', [
+            'name' => $swatch->name,
+        ])))->with('undo', "/swatches/{$swatch->id}/restore");
     }
 
     public function restore(int $swatch): RedirectResponse

@@ -51,7 +51,9 @@ final readonly class TakingAlongController
         $now = CarbonImmutable::now();
         $file = (string) tempnam(sys_get_temp_dir(), 'apalos');
 
-        return response()->download($everything->give($file, $now), "apalos-everything-{$now->format('Y-m-d')}.zip", ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
+        return response()->download(
+            $everything->give($file, $now), "apalos-everything-{$now->format('Y-m-d')}.zip", ['Content-Type' => 'application/zip'],
+        )->deleteFileAfterSend();
     }
 
     public function take(Request $request, TakeEverything $take): RedirectResponse
@@ -68,7 +70,13 @@ final readonly class TakingAlongController
             return back()->withErrors(['file' => $failed->getMessage()]);
         }
 
-        return redirect()->to('/')->with('said', sprintf('It is all here: %d jobs, %d pours, %d formulas, %d moulds, %d kits.', $came['jobs'] ?? 0, $came['pours'] ?? 0, $came['formulas'] ?? 0, $came['moulds'] ?? 0, $came['lots'] ?? 0));
+        return redirect()->to('/')->with(
+            'said',
+            sprintf(
+                'It is all here: %d jobs, %d pours, %d formulas, %d moulds, %d kits.', $came['jobs'] ?? 0, $came['pours'] ?? 0,
+                $came['formulas'] ?? 0, $came['moulds'] ?? 0, $came['lots'] ?? 0,
+            ),
+        );
     }
 
     /** @return array{last_ms: int|null, possible: bool, folder: string} */
@@ -76,7 +84,11 @@ final readonly class TakingAlongController
     {
         $last = $this->backup->newest($this->folder());
 
-        return ['last_ms' => $last === null ? null : (int) $last->getTimestampMs(), 'possible' => config('database.default') === 'sqlite' && ! $this->at->areSeveral(), 'folder' => $this->at->areSeveral() ? '' : $this->folder()];
+        return [
+            'last_ms' => $last === null ? null : (int) $last->getTimestampMs(),
+            'possible' => config('database.default') === 'sqlite' && ! $this->at->areSeveral(),
+            'folder' => $this->at->areSeveral() ? '' : $this->folder(),
+        ];
     }
 
     private function folder(): string

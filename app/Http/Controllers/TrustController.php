@@ -22,7 +22,8 @@ final class TrustController
         $address = (string) preg_replace('#//[^:/]+#', "//{$request->getHost()}", $own, 1);
 
         return Reply::page('people/Trust', [
-            'address' => $address, 'here' => $request->getSchemeAndHttpHost(), 'safe' => $request->secure(), 'own' => WhoComes::isOwnComputer($request),
+            'address' => $address, 'here' => $request->getSchemeAndHttpHost(), 'safe' => $request->secure(),
+            'own' => WhoComes::isOwnComputer($request),
             'mark' => $mark === false ? null : strtoupper(implode(':', str_split(substr($mark, 0, 16), 2))),
         ]);
     }
@@ -33,6 +34,8 @@ final class TrustController
         $file = config()->string('apalos.authority');
         is_file($file) || abort(404);
 
-        return response()->file($file, ['Content-Type' => 'application/x-x509-ca-cert', 'Content-Disposition' => 'attachment; filename="apalos-authority.crt"']);
+        return response()->file($file, [
+            'Content-Type' => 'application/x-x509-ca-cert', 'Content-Disposition' => 'attachment; filename="apalos-authority.crt"',
+        ]);
     }
 }

@@ -16,6 +16,9 @@ final class UpController
     {
         DB::select('select 1');
 
-        return response(implode("\n", ['Apalos is up.', ...Upkeep::at(CarbonImmutable::now())->lines()]), 200, ['Content-Type' => 'text/plain; charset=UTF-8', 'Cache-Control' => 'no-store']);
+        return response(
+            implode("\n", ['Apalos is up.', ...Upkeep::at(CarbonImmutable::now())->lines()]), 200,
+            ['Content-Type' => 'text/plain; charset=UTF-8', 'Cache-Control' => 'no-store'],
+        );
     }
 }

@@ -35,7 +35,9 @@ final readonly class WaysController
     {
         $now = CarbonImmutable::now();
 
-        return Reply::json((new WaysView($desk->ask($job, Fields::fromJson($request->getContent()), $now), $library, $shop->midnight($now)))->toArray());
+        return Reply::json(
+            (new WaysView($desk->ask($job, Fields::fromJson($request->getContent()), $now), $library, $shop->midnight($now)))->toArray(),
+        );
     }
 
     public function take(Request $request, Job $job, TakeWay $take): JsonResponse

@@ -33,7 +33,10 @@ final readonly class WorkshopController
 
     public function update(Request $request, SetUpBench $setUp): JsonResponse
     {
-        $setUp(Fields::fromJson($request->getContent()), $request->query->has('edition') ? Edition::of($request) : null, CarbonImmutable::now());
+        $setUp(
+            Fields::fromJson($request->getContent()), $request->query->has('edition') ? Edition::of($request) : null,
+            CarbonImmutable::now(),
+        );
 
         return $this->show();
     }

@@ -32,8 +32,14 @@ final class Doors
     public function handle(Request $request, Closure $next): Response
     {
         $response = match (true) {
-            ! self::isNamed($request) => self::refused(Response::HTTP_MISDIRECTED_REQUEST, 'This bench is not called that. Open it under a name it was given; APP_HOSTS in its settings lists them.'),
-            ! $request->isMethodSafe() && self::isForeign($request, 'Origin') => self::refused(Response::HTTP_FORBIDDEN, 'This was sent from another page. Do it on the bench itself.'),
+            ! self::isNamed($request) => self::refused(
+                Response::HTTP_MISDIRECTED_REQUEST,
+                'This bench is not called that. Open it under a name it was given; APP_HOSTS in its settings lists them.',
+            ),
+            ! $request->isMethodSafe()
+                && self::isForeign($request, 'Origin') => self::refused(
+                    Response::HTTP_FORBIDDEN, 'This was sent from another page. Do it on the bench itself.',
+                ),
             default => $this->inside($request, $next),
         };
         foreach (self::HEADERS as $name => $value) {
@@ -69,7 +75,9 @@ final class Doors
         $own = parse_url(config()->string('app.url'), PHP_URL_HOST);
         $named = array_map(strtolower(...), array_map(trim(...), explode(',', config()->string('apalos.hosts'))));
 
-        return in_array(strtolower($host), ['localhost', '127.0.0.1', '[::1]', is_string($own) ? strtolower($own) : '', ...array_filter($named)], true);
+        return in_array(
+            strtolower($host), ['localhost', '127.0.0.1', '[::1]', is_string($own) ? strtolower($own) : '', ...array_filter($named)], true,
+        );
     }
 
     private static function isForeign(Request $request, string $header): bool
@@ -79,7 +87,9 @@ final class Doors
         // Behind a proxy that speaks TLS its own address is the one it was given.
         $own = [$request->getSchemeAndHttpHost(), rtrim(config()->string('app.url'), '/')];
 
-        return $said !== null && $said !== '' && array_filter($own, static fn (string $address): bool => str_starts_with("{$said}/", "{$address}/")) === [];
+        return $said !== null
+            && $said !== ''
+            && array_filter($own, static fn (string $address): bool => str_starts_with("{$said}/", "{$address}/")) === [];
     }
 
     private static function refused(int $status, string $says): Response

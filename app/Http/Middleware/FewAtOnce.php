@@ -25,7 +25,10 @@ final class FewAtOnce
     {
         $place = $this->place();
         if ($place === null) {
-            return new JsonResponse(['error' => ['field' => '', 'message' => 'The bench computer is busy reckoning. It is asked again by itself in a moment.']], 503, ['Retry-After' => '2']);
+            return new JsonResponse(
+                ['error' => ['field' => '', 'message' => 'The bench computer is busy reckoning. It is asked again by itself in a moment.']],
+                503, ['Retry-After' => '2'],
+            );
         }
         try {
             return $next($request);

@@ -22,7 +22,9 @@ final class HandleInertiaRequests extends Middleware
     {
         return [
             ...parent::share($request),
-            'frame' => static fn (): ?array => self::isIn($request) ? Reply::frame(app(KeptFrame::class)->at(CarbonImmutable::now())->toArray()) : null,
+            'frame' => static fn (): ?object => self::isIn($request)
+                ? Reply::frame(app(KeptFrame::class)->at(CarbonImmutable::now())->toArray())
+                : null,
             'flash' => fn (): ?string => $this->said($request, 'said'),
             'undo' => fn (): ?string => $this->said($request, 'undo'),
             'taking' => fn (): ?int => $this->taking($request),

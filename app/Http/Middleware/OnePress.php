@@ -8,8 +8,8 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use App\Http\NotMade;
 use App\Http\Rules\Picture;
-use App\Jobs\KeepPhoto;
 use App\Models\Workshop;
+use App\Storage\KeepPhoto;
 use Carbon\CarbonImmutable;
 use Closure;
 use Illuminate\Http\JsonResponse;
@@ -48,14 +48,24 @@ final readonly class OnePress
         }
         try {
             return DB::transaction(static function () use ($request, $next, $press, $said): Response {
-                if (DB::table('presses')->insertOrIgnore([...$press, ...$said, 'pressed_at' => CarbonImmutable::now('UTC')->format('Y-m-d H:i:s.v')]) === 0) {
-                    return self::again($request, DB::table('presses')->where($press)->first() ?? throw new LogicException('A press that is there can be read.'), $said);
+                if (
+                    DB::table('presses')->insertOrIgnore([
+                        ...$press, ...$said, 'pressed_at' => CarbonImmutable::now('UTC')->format('Y-m-d H:i:s.v'),
+                    ]) === 0
+                ) {
+                    return self::again(
+                        $request,
+                        DB::table('presses')->where($press)->first() ?? throw new LogicException('A press that is there can be read.'),
+                        $said,
+                    );
                 }
                 $response = $next($request);
                 if (! self::wentWell($request, $response)) {
                     throw new NotMade($response);
                 }
-                DB::table('presses')->where($press)->update(['answer' => json_encode(self::answer($request, $response), JSON_THROW_ON_ERROR)]);
+                DB::table('presses')->where($press)->update([
+                    'answer' => json_encode(self::answer($request, $response), JSON_THROW_ON_ERROR),
+                ]);
 
                 return $response;
             });
@@ -67,7 +77,12 @@ final readonly class OnePress
     /** What was pressed, boiled down: the same key with another content is another press. */
     private static function said(Request $request): string
     {
-        $files = array_map(static fn (mixed $file): string => $file instanceof UploadedFile && $file->isValid() ? (string) hash_file('sha256', $file->getRealPath()) : '', $request->allFiles());
+        $files = array_map(
+            static fn (mixed $file): string => $file instanceof UploadedFile && $file->isValid()
+                ? (string) hash_file('sha256', $file->getRealPath())
+                : '',
+            $request->allFiles(),
+        );
         $parts = $files === [] && $request->isJson() ? [$request->getContent()] : [$request->request->all(), $files];
 
         return hash('sha256', json_encode([$request->query->all(), ...$parts], JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
@@ -76,7 +91,9 @@ final readonly class OnePress
     /** A refusal is an answer in the fours, an exception, or a way back with what is wrong beside the field. */
     private static function wentWell(Request $request, Response $response): bool
     {
-        return $response->getStatusCode() < 400 && ($response->exception ?? null) === null && ! in_array('errors', self::flashed($request), true);
+        return $response->getStatusCode() < 400
+            && ($response->exception ?? null) === null
+            && ! in_array('errors', self::flashed($request), true);
     }
 
     /** @return array{status: int, to?: string, json?: string, flash: array<string, mixed>} */
@@ -88,8 +105,12 @@ final readonly class OnePress
         }
 
         return match (true) {
-            $response instanceof RedirectResponse => ['status' => $response->getStatusCode(), 'to' => $response->getTargetUrl(), 'flash' => $flash],
-            $response instanceof JsonResponse => ['status' => $response->getStatusCode(), 'json' => (string) $response->getContent(), 'flash' => $flash],
+            $response instanceof RedirectResponse => [
+                'status' => $response->getStatusCode(), 'to' => $response->getTargetUrl(), 'flash' => $flash,
+            ],
+            $response instanceof JsonResponse => [
+                'status' => $response->getStatusCode(), 'json' => (string) $response->getContent(), 'flash' => $flash,
+            ],
             default => throw new LogicException('What makes something answers with a way or with JSON.'),
         };
     }
@@ -106,13 +127,23 @@ final readonly class OnePress
     private static function again(Request $request, \stdClass $known, array $said): Response
     {
         if ($known->door !== $said['door'] || $known->said !== $said['said']) {
-            return new JsonResponse(['error' => ['field' => 'press', 'message' => 'That press was made with something else. Load the page again, and press once more.']], Response::HTTP_CONFLICT);
+            return new JsonResponse(
+                [
+                    'error' => [
+                        'field' => 'press',
+                        'message' => 'That press was made with something else. Load the page again, and press once more.',
+                    ],
+                ],
+                Response::HTTP_CONFLICT,
+            );
         }
         $answer = json_decode((string) $known->answer, true);
         foreach (is_array($answer['flash'] ?? null) && $request->hasSession() ? $answer['flash'] : [] as $name => $value) {
             $request->session()->flash((string) $name, $value);
         }
 
-        return is_string($answer['to'] ?? null) ? new RedirectResponse($answer['to'], (int) $answer['status']) : JsonResponse::fromJsonString((string) ($answer['json'] ?? '{}'), (int) ($answer['status'] ?? 200));
+        return is_string($answer['to'] ?? null)
+            ? new RedirectResponse($answer['to'], (int) $answer['status'])
+            : JsonResponse::fromJsonString((string) ($answer['json'] ?? '{}'), (int) ($answer['status'] ?? 200));
     }
 }

@@ -21,8 +21,18 @@ final readonly class Weight
     public function handle(Request $request, Closure $next): Response
     {
         $length = (int) $request->headers->get('Content-Length', '0');
-        if (max($length, $length > self::MOST_BYTES ? 0 : strlen($request->getContent())) > self::MOST_BYTES && preg_match(self::LARGER, $request->getPathInfo()) !== 1) {
-            return new JsonResponse(['error' => ['field' => '', 'message' => 'That is too much for one question: 250 000 characters are the most. Ask in parts.']], Response::HTTP_REQUEST_ENTITY_TOO_LARGE);
+        if (
+            max($length, $length > self::MOST_BYTES ? 0 : strlen($request->getContent())) > self::MOST_BYTES
+            && preg_match(self::LARGER, $request->getPathInfo()) !== 1
+        ) {
+            return new JsonResponse(
+                [
+                    'error' => [
+                        'field' => '', 'message' => 'That is too much for one question: 250 000 characters are the most. Ask in parts.',
+                    ],
+                ],
+                Response::HTTP_REQUEST_ENTITY_TOO_LARGE,
+            );
         }
 
         return $next($request);

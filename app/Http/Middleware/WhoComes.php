@@ -12,6 +12,7 @@ use App\Models\Hands;
 use App\Models\Person;
 use App\Models\Tablet;
 use App\Models\Workshop;
+use App\People\AtPractice;
 use App\People\Doorkeeper;
 use App\People\ShopAtHand;
 use Carbon\CarbonImmutable;
@@ -31,12 +32,23 @@ final readonly class WhoComes
     /** When an owner gave the passphrase last; in the session. */
     public const GAVE_PASSPHRASE = 'gave_passphrase_ms';
 
-    public function __construct(private Hands $hands, private Doorkeeper $keeper, private May $may, private Workshop $workshop, private ShopAtHand $at) {}
+    public function __construct(
+        private Hands $hands,
+        private Doorkeeper $keeper,
+        private May $may,
+        private Workshop $workshop,
+        private ShopAtHand $at,
+        private AtPractice $practice,
+    ) {}
 
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
-        $ability = $this->may->asked($request->method(), $request->route()?->uri() ?? '', self::said($request));
+        $uri = $request->route()?->uri() ?? '';
+        // Nothing of it is the shop's: an apprentice, or a guest, does at a practice what a maker does at the bench.
+        $ability = $this->may->isPractised($request->method(), $uri) && $this->practice->meant($request) !== null
+            ? May::LOOK
+            : $this->may->asked($request->method(), $uri, self::said($request));
         $isOwn = self::isOwnComputer($request);
         $tablet = Tablet::shown((string) $request->cookies->get(Tablet::COOKIE));
         $this->hands->tablet = $tablet?->workshop_id === $this->workshop->id ? $tablet : null;
@@ -50,10 +62,16 @@ final readonly class WhoComes
 
         return match (true) {
             // A tablet nobody has taken up shows what a guest sees.
-            $person === null && $this->hands->tablet !== null => $ability === May::LOOK ? $next($request) : $this->asks($request, 'hands', Phrase::of('bench.come_in_first'), 401),
+            $person === null && $this->hands->tablet !== null => $ability === May::LOOK
+                ? $next($request)
+                : $this->asks($request, 'hands', Phrase::of('bench.come_in_first'), 401),
             $person === null => $this->wall($request),
-            $this->may->has($person->role, $ability) => $ability === May::OWN && ! $isOwn && ! $this->gavePassphrase($request) ? $this->asks($request, 'again', Phrase::of('bench.passphrase_again'), 403) : $next($request),
-            $this->may->mayAsk($person->role, $ability) => $this->countersigned($request) ? $next($request) : $this->asks($request, 'countersign', Phrase::of('bench.ask_a_maker'), 403),
+            $this->may->has($person->role, $ability) => $ability === May::OWN && ! $isOwn && ! $this->gavePassphrase($request)
+                ? $this->asks($request, 'again', Phrase::of('bench.passphrase_again'), 403)
+                : $next($request),
+            $this->may->mayAsk($person->role, $ability) => $this->countersigned($request)
+                ? $next($request)
+                : $this->asks($request, 'countersign', Phrase::of('bench.ask_a_maker'), 403),
             default => $this->asks($request, '', Phrase::of($ability === May::OWN ? 'bench.only_owners' : 'bench.guests_look'), 403),
         };
     }
@@ -61,7 +79,9 @@ final readonly class WhoComes
     /** What comes from this machine itself, and was not handed on by another one. */
     public static function isOwnComputer(Request $request): bool
     {
-        return IpUtils::checkIp((string) $request->ip(), ['127.0.0.0/8', '::1']) && ! $request->headers->has('X-Forwarded-For') && ! $request->headers->has('Forwarded');
+        return IpUtils::checkIp((string) $request->ip(), ['127.0.0.0/8', '::1'])
+            && ! $request->headers->has('X-Forwarded-For')
+            && ! $request->headers->has('Forwarded');
     }
 
     /** @return array<array-key, mixed> what somebody says with a press, by field */
@@ -94,7 +114,13 @@ final readonly class WhoComes
     {
         $token = ShopOfRequest::token($request);
         $person = $token?->tokenable;
-        if ($token === null || ! $person instanceof Person || $person->left_at !== null || $person->workshop_id !== $this->workshop->id || ! $token->can($request->is('day.ics') ? 'day' : 'reckon')) {
+        if (
+            $token === null
+            || ! $person instanceof Person
+            || $person->left_at !== null
+            || $person->workshop_id !== $this->workshop->id
+            || ! $token->can($request->is('day.ics') ? 'day' : 'reckon')
+        ) {
             return null;
         }
         $this->hands->through(Hands::PROGRAM, (string) $token->name);
@@ -104,14 +130,22 @@ final readonly class WhoComes
 
     private function gavePassphrase(Request $request): bool
     {
-        return (int) $request->session()->get(self::GAVE_PASSPHRASE, 0) > CarbonImmutable::now()->subMinutes(config()->integer('auth.again_min'))->getTimestampMs();
+        return (int) $request
+            ->session()
+            ->get(self::GAVE_PASSPHRASE, 0) > CarbonImmutable::now()
+            ->subMinutes(config()->integer('auth.again_min'))
+            ->getTimestampMs();
     }
 
     /** One yes for one press at one door. */
     private function countersigned(Request $request): bool
     {
         $said = $request->session()->pull(self::WITNESS);
-        if (! is_array($said) || ($said['door'] ?? null) !== self::door($request) || ($said['until_ms'] ?? 0) < CarbonImmutable::now()->getTimestampMs()) {
+        if (
+            ! is_array($said)
+            || ($said['door'] ?? null) !== self::door($request)
+            || ($said['until_ms'] ?? 0) < CarbonImmutable::now()->getTimestampMs()
+        ) {
             return false;
         }
         $this->hands->witness = Person::here($this->workshop)->whereKey($said['person'] ?? '')->first();
@@ -142,7 +176,9 @@ final readonly class WhoComes
     /** To come in, and go on from there to what was wanted. */
     private static function toTheDoor(Request $request): Response
     {
-        return redirect()->to('/sign-in'.($request->getRequestUri() === '/' ? '' : '?'.http_build_query(['to' => $request->getRequestUri()])));
+        return redirect()->to(
+            '/sign-in'.($request->getRequestUri() === '/' ? '' : '?'.http_build_query(['to' => $request->getRequestUri()])),
+        );
     }
 
     /** What is asked before it goes on: the browser shows it, and sends the same once more. */
@@ -152,9 +188,18 @@ final readonly class WhoComes
             return $field === 'hands' || $field === 'again' || $field === 'sign-in' ? self::toTheDoor($request) : abort($status);
         }
 
-        return new JsonResponse(['error' => ['field' => $field, 'message' => Reply::say($says), 'door' => self::door($request), 'makers' => $field !== 'countersign' ? [] : array_values(array_map(
-            static fn (Person $one): array => ['id' => $one->id, 'name' => $one->name, 'colour' => $one->colour],
-            Person::here($this->workshop)->whereNotNull('pin')->get()->filter(static fn (Person $one): bool => $one->role->countersigns())->all(),
-        ))]], $status);
+        $makers = $field !== 'countersign'
+            ? []
+            : Person::here($this->workshop)
+                ->whereNotNull('pin')
+                ->get()
+                ->filter(static fn (Person $one): bool => $one->role->countersigns())
+                ->map(static fn (Person $one): array => ['id' => $one->id, 'name' => $one->name, 'colour' => $one->colour])
+                ->values()
+                ->all();
+
+        return new JsonResponse(
+            ['error' => ['field' => $field, 'message' => Reply::say($says), 'door' => self::door($request), 'makers' => $makers]], $status,
+        );
     }
 }

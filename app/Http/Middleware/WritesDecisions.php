@@ -15,7 +15,9 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Whoever went through a door of `decide` or `own` and was not refused has decided something: it is written down in the words of that door. */
+/**
+ * Whoever went through a door of `decide` or `own` and was not refused has decided something: it is written down in the words of that door.
+ */
 final readonly class WritesDecisions
 {
     /** What is said of people is kept as a number they can be forgotten by, and what they come in with is kept nowhere. */
@@ -34,7 +36,9 @@ final readonly class WritesDecisions
     {
         $response = $next($request);
         $uri = $request->route()?->uri() ?? '';
-        $door = $request->isMethodSafe() || self::wasRefused($request, $response) ? null : $this->may->door($request->method(), $uri, WhoComes::said($request));
+        $door = $request->isMethodSafe() || self::wasRefused($request, $response)
+            ? null
+            : $this->may->door($request->method(), $uri, WhoComes::said($request));
         if ($door === null || $this->library->did($door) === null) {
             return $response;
         }
@@ -51,7 +55,9 @@ final readonly class WritesDecisions
     private static function wasRefused(Request $request, Response $response): bool
     {
         // A page is led back to what it was changed from, and shows there why not.
-        return $response->getStatusCode() >= 400 || ($response->exception ?? null) !== null || ($request->hasSession() && in_array('errors', (array) $request->session()->get('_flash.new', []), true));
+        return $response->getStatusCode() >= 400
+            || ($response->exception ?? null) !== null
+            || ($request->hasSession() && in_array('errors', (array) $request->session()->get('_flash.new', []), true));
     }
 
     /** @return array{array<string, int|string>, string|null} which thing, and what it was called */
@@ -81,7 +87,9 @@ final readonly class WritesDecisions
         $what = [];
         foreach (array_slice(WhoComes::said($request), 0, self::MOST_FIELDS, true) as $field => $said) {
             $isKept = is_scalar($said) && ! in_array($field, self::SECRET, true) && ! ($isOfPeople && $field === 'name');
-            $what[mb_substr((string) $field, 0, self::LONGEST)] = $isKept ? (is_string($said) ? mb_substr($said, 0, self::LONGEST) : $said) : null;
+            $what[mb_substr((string) $field, 0, self::LONGEST)] = $isKept
+                ? (is_string($said) ? mb_substr($said, 0, self::LONGEST) : $said)
+                : null;
         }
 
         return $what;

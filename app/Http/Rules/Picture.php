@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Rules;
 
-use App\Jobs\KeepPhoto;
+use App\Storage\KeepPhoto;
 use Closure;
 use Illuminate\Contracts\Validation\ValidationRule;
 use Illuminate\Http\UploadedFile;

@@ -37,7 +37,9 @@ final readonly class BrushedMould
         $pot = $asked->time(Milestone::PotLife);
         $brushing = self::USABLE * $pot - $asked->mix;
         if ($brushing <= 0.0) {
-            throw BadInput::at('times.pot_life_min', Phrase::of('build.no_time_to_brush', ['pot' => Quantity::duration($pot), 'mix' => Quantity::duration($asked->mix)]));
+            throw BadInput::at('times.pot_life_min', Phrase::of('build.no_time_to_brush', [
+                'pot' => Quantity::duration($pot), 'mix' => Quantity::duration($asked->mix),
+            ]));
         }
         $wall = $asked->wall();
         $thick = max(2, (int) ceil(($wall - $asked->print) / $asked->coat - 1e-9));
@@ -57,7 +59,8 @@ final readonly class BrushedMould
 
         return new BrushedMouldResult(
             $wall, $coats, $keys, $keys === null ? null : self::mass($asked, $keys->ml), max(0.0, self::USABLE * $pot - $last->hands),
-            $this->operations($asked, $coats, $keys === null ? 0.0 : self::hands($asked, $keys->ml, $perCup)), iterator_to_array($this->warnings($asked, $coats), false),
+            $this->operations($asked, $coats, $keys === null ? 0.0 : self::hands($asked, $keys->ml, $perCup)),
+            iterator_to_array($this->warnings($asked, $coats), false),
         );
     }
 
@@ -66,8 +69,10 @@ final readonly class BrushedMould
         $mass = self::mass($asked, $volume);
 
         return new Coat(
-            $number === 0, $thickness, Millilitres::of($volume), $mass, Grams::of($number === 0 ? 0.0 : $mass->g * $asked->thickener / 100.0),
-            $asked->tints === [] ? null : $asked->tints[$number % count($asked->tints)], self::cups($asked, $volume, $perCup), self::hands($asked, $volume, $perCup),
+            $number === 0, $thickness, Millilitres::of($volume), $mass,
+            Grams::of($number === 0 ? 0.0 : $mass->g * $asked->thickener / 100.0),
+            $asked->tints === [] ? null : $asked->tints[$number % count($asked->tints)], self::cups($asked, $volume, $perCup),
+            self::hands($asked, $volume, $perCup),
         );
     }
 
@@ -95,7 +100,9 @@ final readonly class BrushedMould
         $operations = $asked->keys === null ? [] : [new DayOperation('keys', $keyHands, [DayOperation::HANDS])];
         $before = null;
         foreach ($coats as $i => $coat) {
-            $after = $before === null ? [] : [new After($before, $asked->time(Milestone::RecoatOpen), $asked->time(Milestone::RecoatClose))];
+            $after = $before === null
+                ? []
+                : [new After($before, $asked->time(Milestone::RecoatOpen), $asked->time(Milestone::RecoatClose))];
             if ($i === count($coats) - 1 && $asked->keys !== null) {
                 $after[] = new After('keys', $asked->keys['set_min']);
             }
@@ -103,7 +110,9 @@ final readonly class BrushedMould
             $operations[] = new DayOperation($before, $coat->hands, [DayOperation::HANDS], $after);
         }
         if ($asked->jacket !== null) {
-            $operations[] = new DayOperation('jacket', $asked->jacket['hands_min'], [DayOperation::HANDS], [new After((string) $before, $asked->jacket['wait_min'])]);
+            $operations[] = new DayOperation('jacket', $asked->jacket['hands_min'], [DayOperation::HANDS], [
+                new After((string) $before, $asked->jacket['wait_min']),
+            ]);
         }
 
         return $operations;
@@ -118,12 +127,18 @@ final readonly class BrushedMould
         $window = $asked->time(Milestone::RecoatClose) - $asked->time(Milestone::RecoatOpen);
         $longest = max(array_map(static fn (Coat $coat): float => $coat->hands, $coats));
         if ($longest > $window) {
-            yield new Warning('window_shut', Phrase::of('build.window_shut', ['hands' => Quantity::duration($longest), 'window' => Quantity::duration($window)]));
+            yield new Warning('window_shut', Phrase::of('build.window_shut', [
+                'hands' => Quantity::duration($longest), 'window' => Quantity::duration($window),
+            ]));
         }
         if ($asked->wall() > self::PEELS_MM) {
-            yield new Warning('too_thick', Phrase::of('build.too_thick', ['wall' => Quantity::length($asked->wall()), 'most' => Quantity::length(self::PEELS_MM)]));
+            yield new Warning('too_thick', Phrase::of('build.too_thick', [
+                'wall' => Quantity::length($asked->wall()), 'most' => Quantity::length(self::PEELS_MM),
+            ]));
         } elseif ($coats[1]->thickness > self::SAGS_MM) {
-            yield new Warning('too_thick', Phrase::of('build.sags', ['coat' => Quantity::length($coats[1]->thickness), 'most' => Quantity::length(self::SAGS_MM)]));
+            yield new Warning('too_thick', Phrase::of('build.sags', [
+                'coat' => Quantity::length($coats[1]->thickness), 'most' => Quantity::length(self::SAGS_MM),
+            ]));
         }
         if (count(array_unique($asked->tints)) < 2) {
             yield new Warning('one_tint', Phrase::of('build.one_tint'));

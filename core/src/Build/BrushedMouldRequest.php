@@ -60,24 +60,35 @@ final readonly class BrushedMouldRequest
     /** @throws BadInput */
     public static function from(Fields $in): self
     {
-        $in->only('area_mm2', 'flange_mm2', 'thickness_mm', 'print_mm', 'coat_mm', 'fill_ml', 'loss_pct', 'sg', 'times', 'mix_min', 'brush_ml_per_min', 'thickener_pct_of_ab', 'tints', 'keys', 'jacket');
+        $in->only(
+            'area_mm2', 'flange_mm2', 'thickness_mm', 'print_mm', 'coat_mm', 'fill_ml', 'loss_pct', 'sg', 'times', 'mix_min',
+            'brush_ml_per_min', 'thickener_pct_of_ab', 'tints', 'keys', 'jacket',
+        );
         $thickness = $in->object('thickness_mm')->only('least', 'most');
         $least = $thickness->positive('least', 500.0);
         $most = $thickness->number('most', $least, 500.0);
         $print = self::brushed($in, 'print_mm');
         $coat = self::brushed($in, 'coat_mm');
         if ($print >= ($least + $most) / 2.0) {
-            throw BadInput::at($in->at('print_mm'), Phrase::of('build.print_is_all', ['print' => Quantity::length($print), 'wall' => Quantity::length(($least + $most) / 2.0)]));
+            throw BadInput::at($in->at('print_mm'), Phrase::of('build.print_is_all', [
+                'print' => Quantity::length($print), 'wall' => Quantity::length(($least + $most) / 2.0),
+            ]));
         }
         $keys = $in->objectOrNull('keys')?->only('count', 'each_ml', 'set_min');
         $jacket = $in->objectOrNull('jacket')?->only('wait_min', 'hands_min');
 
         return new self(
             $in->positive('area_mm2', 1e8), $in->numberOrNull('flange_mm2', 0.0, 1e8) ?? 0.0, $least, $most, $print, $coat,
-            $in->numberOrNull('fill_ml') ?? 0.0, ($in->numberOrNull('loss_pct', 0.0, 300.0) ?? 0.0) / 100.0, Density::of($in->positive('sg', 25.0)), self::times($in->object('times')),
-            $in->number('mix_min', 0.0, 600.0), $in->positive('brush_ml_per_min'), $in->numberOrNull('thickener_pct_of_ab', 0.0, 50.0) ?? 0.0, $in->strings('tints'),
-            $keys === null ? null : ['count' => self::whole($keys, 'count'), 'each_ml' => $keys->positive('each_ml'), 'set_min' => $keys->number('set_min')],
-            $jacket === null ? null : ['wait_min' => $jacket->number('wait_min'), 'hands_min' => $jacket->number('hands_min', 0.0, 10_000.0)],
+            $in->numberOrNull('fill_ml') ?? 0.0, ($in->numberOrNull('loss_pct', 0.0, 300.0) ?? 0.0) / 100.0,
+            Density::of($in->positive('sg', 25.0)), self::times($in->object('times')),
+            $in->number('mix_min', 0.0, 600.0), $in->positive('brush_ml_per_min'),
+            $in->numberOrNull('thickener_pct_of_ab', 0.0, 50.0) ?? 0.0, $in->strings('tints'),
+            $keys === null
+                ? null
+                : ['count' => self::whole($keys, 'count'), 'each_ml' => $keys->positive('each_ml'), 'set_min' => $keys->number('set_min')],
+            $jacket === null
+                ? null
+                : ['wait_min' => $jacket->number('wait_min'), 'hands_min' => $jacket->number('hands_min', 0.0, 10_000.0)],
         );
     }
 
@@ -105,10 +116,14 @@ final readonly class BrushedMouldRequest
     {
         $mm = $in->positive($key, 500.0);
         if ($mm < self::BRUSH_LEAVES_MM) {
-            throw BadInput::at($in->at($key), Phrase::of('build.thinner_than_a_brush', ['thickness' => Quantity::length($mm), 'least' => Quantity::length(self::BRUSH_LEAVES_MM)]));
+            throw BadInput::at($in->at($key), Phrase::of('build.thinner_than_a_brush', [
+                'thickness' => Quantity::length($mm), 'least' => Quantity::length(self::BRUSH_LEAVES_MM),
+            ]));
         }
         if ($mm > self::HOLDS_MM) {
-            throw BadInput::at($in->at($key), Phrase::of('build.runs_off', ['thickness' => Quantity::length($mm), 'most' => Quantity::length(self::HOLDS_MM)]));
+            throw BadInput::at($in->at($key), Phrase::of('build.runs_off', [
+                'thickness' => Quantity::length($mm), 'most' => Quantity::length(self::HOLDS_MM),
+            ]));
         }
 
         return $mm;
@@ -128,7 +143,9 @@ final readonly class BrushedMouldRequest
         $in->only(...array_map(static fn (Milestone $milestone): string => $milestone->value, Milestone::cases()));
         [$opens, $shuts] = [$in->positive('recoat_open_min'), $in->positive('recoat_close_min')];
         if ($shuts <= $opens) {
-            throw BadInput::at($in->at('recoat_close_min'), Phrase::of('build.window_shuts_first', ['opens' => Quantity::duration($opens), 'shuts' => Quantity::duration($shuts)]));
+            throw BadInput::at($in->at('recoat_close_min'), Phrase::of('build.window_shuts_first', [
+                'opens' => Quantity::duration($opens), 'shuts' => Quantity::duration($shuts),
+            ]));
         }
 
         return $times;

@@ -38,8 +38,13 @@ final readonly class BrushedMouldResult
 
     /**
      * @return array{
-     *     wall_mm: float, mass_g: float, coats: list<array{kind: string, thickness_mm: float, volume_ml: float, mass_g: float, thickener_g: float, tint: string|null, cups: int, hands_min: float}>,
-     *     keys: array{volume_ml: float, mass_g: float}|null, embed_within_min: float, ops: list<array<string, mixed>>, warnings: list<array{code: string, message: Phrase}>
+     *     wall_mm: float, mass_g: float,
+     *     coats: list<array{
+     *         kind: string, thickness_mm: float, volume_ml: float, mass_g: float, thickener_g: float, tint: string|null, cups: int,
+     *         hands_min: float,
+     *     }>,
+     *     keys: array{volume_ml: float, mass_g: float}|null, embed_within_min: float, ops: list<array<string, mixed>>,
+     *     warnings: list<array{code: string, message: Phrase}>
      * }
      */
     public function toArray(): array
@@ -48,7 +53,9 @@ final readonly class BrushedMouldResult
             'wall_mm' => $this->wall,
             'mass_g' => $this->mass()->g,
             'coats' => array_map(static fn (Coat $coat): array => $coat->toArray(), $this->coats),
-            'keys' => $this->keys === null || $this->keysMass === null ? null : ['volume_ml' => $this->keys->ml, 'mass_g' => $this->keysMass->g],
+            'keys' => $this->keys === null || $this->keysMass === null
+                ? null
+                : ['volume_ml' => $this->keys->ml, 'mass_g' => $this->keysMass->g],
             'embed_within_min' => $this->embedWithin,
             'ops' => array_map(static fn (DayOperation $operation): array => $operation->toArray(), $this->operations),
             'warnings' => Warning::all($this->warnings),

@@ -14,7 +14,12 @@ final readonly class BuildDoubts
     /** @return list<Warning> */
     public static function of(BuildPlan $plan): array
     {
-        $coats = array_values(array_filter($plan->operations, static fn (Operation $one): bool => $one->kind === OperationKind::Coat && $one->mixing?->thickness !== null));
+        $coats = array_values(
+            array_filter(
+                $plan->operations,
+                static fn (Operation $one): bool => $one->kind === OperationKind::Coat && $one->mixing?->thickness !== null,
+            ),
+        );
         $wall = array_sum(array_map(static fn (Operation $one): float => (float) $one->mixing?->thickness, $coats));
         $doubts = [];
         foreach ($coats as $coat) {
@@ -23,11 +28,17 @@ final readonly class BuildDoubts
             }
         }
         if ($wall > BrushedMould::PEELS_MM) {
-            $doubts[] = new Warning('too_thick', Phrase::of('build.too_thick', ['wall' => Quantity::length($wall), 'most' => Quantity::length(BrushedMould::PEELS_MM)]));
+            $doubts[] = new Warning('too_thick', Phrase::of('build.too_thick', [
+                'wall' => Quantity::length($wall), 'most' => Quantity::length(BrushedMould::PEELS_MM),
+            ]));
         }
-        $thickest = array_reduce($coats, static fn (float $most, Operation $one): float => max($most, (float) $one->mixing?->thickness), 0.0);
+        $thickest = array_reduce(
+            $coats, static fn (float $most, Operation $one): float => max($most, (float) $one->mixing?->thickness), 0.0,
+        );
         if ($thickest > BrushedMould::SAGS_MM) {
-            $doubts[] = new Warning('too_thick', Phrase::of('build.sags', ['coat' => Quantity::length($thickest), 'most' => Quantity::length(BrushedMould::SAGS_MM)]));
+            $doubts[] = new Warning('too_thick', Phrase::of('build.sags', [
+                'coat' => Quantity::length($thickest), 'most' => Quantity::length(BrushedMould::SAGS_MM),
+            ]));
         }
         foreach (array_slice($coats, 1) as $i => $coat) {
             if ($coat->mixing?->tint === $coats[$i]->mixing?->tint && $coat->mixing?->base === $coats[$i]->mixing?->base) {

@@ -32,7 +32,12 @@ final readonly class BuildPlan
             throw BadInput::at($in->at('operations'), Phrase::of('build.no_operations'));
         }
         // The day knows rings and strangers when it sees them.
-        $day = array_map(static fn (Operation $one): DayOperation => new DayOperation($one->id, 0.0, [], array_map(static fn (Wait $wait): After => new After($wait->operation, 0.0), $one->after)), $operations);
+        $day = array_map(
+            static fn (Operation $one): DayOperation => new DayOperation(
+                $one->id, 0.0, [], array_map(static fn (Wait $wait): After => new After($wait->operation, 0.0), $one->after),
+            ),
+            $operations,
+        );
         (new DayRequest(0.0, WorkingHours::of([]), [], $day))->check($in->at('operations'));
 
         return new self($operations, Measured::from($in->objectOrNull('measured') ?? Fields::of([], $in->at('measured'))));
@@ -47,7 +52,12 @@ final readonly class BuildPlan
     /** One pour and nothing else. */
     public static function plain(): self
     {
-        return new self([new Operation('pour', OperationKind::Pour, 'Pour', 0.0, [DayOperation::HANDS], [], new Mixing(null, Against::Original, Intent::Separate), '', [])]);
+        return new self([
+            new Operation(
+                'pour', OperationKind::Pour, 'Pour', 0.0, [DayOperation::HANDS], [], new Mixing(null, Against::Original, Intent::Separate),
+                '', [],
+            ),
+        ]);
     }
 
     public function operation(string $id): ?Operation
@@ -89,7 +99,12 @@ final readonly class BuildPlan
     /** @return list<Operation> the same, and what stands in for it where it was left out, the last layer first */
     public function mains(): array
     {
-        $layers = array_values(array_filter($this->operations, static fn (Operation $one): bool => $one->mixing !== null && $one->mixing->against !== Against::Tray && ! $one->isJacket()));
+        $layers = array_values(
+            array_filter(
+                $this->operations,
+                static fn (Operation $one): bool => $one->mixing !== null && $one->mixing->against !== Against::Tray && ! $one->isJacket(),
+            ),
+        );
         $own = array_values(array_filter($layers, static fn (Operation $one): bool => $one->mixing?->base === null));
 
         return array_reverse($own === [] ? $layers : $own);
@@ -98,6 +113,9 @@ final readonly class BuildPlan
     /** @return array{operations: list<array<string, mixed>>, measured?: array<string, mixed>} */
     public function toArray(): array
     {
-        return ['operations' => array_map(static fn (Operation $one): array => $one->toArray(), $this->operations), ...(($measured = $this->measured->toArray()) === [] ? [] : ['measured' => $measured])];
+        return [
+            'operations' => array_map(static fn (Operation $one): array => $one->toArray(), $this->operations),
+            ...(($measured = $this->measured->toArray()) === [] ? [] : ['measured' => $measured]),
+        ];
     }
 }

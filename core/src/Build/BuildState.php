@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Build;
 
+use Apalos\Core\Care\Drying;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Facts\Fact;
 use Apalos\Core\Facts\Standing;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\Drying;
 
 /**
  * A build as its facts and the runs of what it mixes tell it. Pure: the same plan, facts, runs and moment always give the same
@@ -61,9 +61,14 @@ final readonly class BuildState
                 BuildFactKind::Done => $done[$operation] = $fact->happened(),
                 BuildFactKind::LeftOut => $leftOut[$operation] = $fact->at,
                 BuildFactKind::Failed => $failed[$operation] = $fact->happened(),
-                BuildFactKind::Fingered => $touches[$operation][] = new Felt($fact->id, $fact->happened(), Finger::from((string) $fact->text('finger')), ($fact->payload['sure'] ?? false) === true, in_array($fact->id, $slips, true)),
+                BuildFactKind::Fingered => $touches[$operation][] = new Felt(
+                    $fact->id, $fact->happened(), Finger::from((string) $fact->text('finger')), ($fact->payload['sure'] ?? false) === true,
+                    in_array($fact->id, $slips, true),
+                ),
                 BuildFactKind::Weighed => $weighings[$operation][] = Drying::weighing($fact->happened(), $fact),
-                BuildFactKind::Retold => $fact->text('what') === 'begun' ? $begun[$operation] = $fact->happened() : $done[$operation] = $fact->happened(),
+                BuildFactKind::Retold => $fact->text('what') === 'begun'
+                    ? $begun[$operation] = $fact->happened()
+                    : $done[$operation] = $fact->happened(),
                 BuildFactKind::Noted => $notes[] = ['at' => $fact->at, 'text' => $fact->text('text') ?? ''],
                 BuildFactKind::Changed => [$plan, $edition] = [BuildPlan::from(Fields::of($fact->payload))->ofWhat($plan), $fact->id],
                 BuildFactKind::Put => $put[$operation] = (float) $fact->number('at_min'),
@@ -82,8 +87,13 @@ final readonly class BuildState
             $id = $operation->id;
             $run = $laid[$id] ?? null;
             $ended = $run !== null ? $run->endedAt : ($done[$id] ?? null);
-            $started = $run !== null ? $run->startedAt : ($begun[$id] ?? ($ended === null ? null : ($ended < 0.0 ? $ended : max(0.0, $ended - $operation->minutes))));
-            $stands[$id] = self::stands(self::waits($plan, $operation, $leftOut, $waits), $operation, $started, $ended, $leftOut[$id] ?? null, isset($failed[$id]), $stands, $touches, self::dryAt($weighings[$id] ?? []), $now, $clock);
+            $started = $run !== null
+                ? $run->startedAt
+                : ($begun[$id] ?? ($ended === null ? null : ($ended < 0.0 ? $ended : max(0.0, $ended - $operation->minutes))));
+            $stands[$id] = self::stands(
+                self::waits($plan, $operation, $leftOut, $waits), $operation, $started, $ended, $leftOut[$id] ?? null, isset($failed[$id]),
+                $stands, $touches, self::dryAt($weighings[$id] ?? []), $now, $clock,
+            );
         }
 
         return new self($plan, $stands, $touches, $weighings, $notes, $put, $grade, $givenUp, $takeBack, $edition);
@@ -110,7 +120,8 @@ final readonly class BuildState
      * counts: leaving out brings nothing forward.
      *
      * @param  array<string, float>  $leftOut
-     * @param  array<string, array<string, array{from: list<float|Milestone>, until: list<float|Milestone>}>>  $known  of operations that were looked at
+     * @param  array<string, array<string, array{from: list<float|Milestone>, until: list<float|Milestone>}>>  $known of operations
+     *   that were looked at
      * @return array<string, array{from: list<float|Milestone>, until: list<float|Milestone>}> by the operation that is waited for
      */
     private static function waits(BuildPlan $plan, Operation $operation, array $leftOut, array &$known): array
@@ -124,11 +135,20 @@ final readonly class BuildState
             $until = $wait->until === null ? [] : [$wait->until];
             $on = $other === null ? [$wait->operation => ['from' => [], 'until' => []]] : self::waits($plan, $other, $leftOut, $known);
             foreach ($on as $id => $edges) {
-                $waits[$id] = ['from' => [...$waits[$id]['from'] ?? [], ...$edges['from'], $wait->from], 'until' => [...$waits[$id]['until'] ?? [], ...$until]];
+                $waits[$id] = [
+                    'from' => [...$waits[$id]['from'] ?? [], ...$edges['from'], $wait->from],
+                    'until' => [...$waits[$id]['until'] ?? [], ...$until],
+                ];
             }
         }
 
-        return $known[$operation->id] = array_map(static fn (array $edges): array => ['from' => array_values(array_unique($edges['from'], SORT_REGULAR)), 'until' => array_values(array_unique($edges['until'], SORT_REGULAR))], $waits);
+        return $known[$operation->id] = array_map(
+            static fn (array $edges): array => [
+                'from' => array_values(array_unique($edges['from'], SORT_REGULAR)),
+                'until' => array_values(array_unique($edges['until'], SORT_REGULAR)),
+            ],
+            $waits,
+        );
     }
 
     /**
@@ -137,8 +157,19 @@ final readonly class BuildState
      * @param  array<string, list<Felt>>  $touches
      * @param  float|null  $dryAt  minutes of the build at which its weighings say that it will be dry
      */
-    private static function stands(array $waits, Operation $operation, ?float $started, ?float $ended, ?float $leftOut, bool $failed, array $before, array $touches, ?float $dryAt, float $now, WindowClock $clock): OperationStands
-    {
+    private static function stands(
+        array $waits,
+        Operation $operation,
+        ?float $started,
+        ?float $ended,
+        ?float $leftOut,
+        bool $failed,
+        array $before,
+        array $touches,
+        ?float $dryAt,
+        float $now,
+        WindowClock $clock,
+    ): OperationStands {
         [$opens, $shuts, $shutBy, $waitsFor, $windows] = [$dryAt ?? 0.0, INF, null, [], []];
         foreach ($waits as $id => $edges) {
             $other = $before[$id] ?? null;
@@ -151,7 +182,9 @@ final readonly class BuildState
             if ($other->endedAt === null) {
                 continue;
             }
-            $felt = array_values(array_filter($touches[$id] ?? [], static fn (Felt $touch): bool => $touch->at >= $other->endedAt && ! $touch->leftOut));
+            $felt = array_values(
+                array_filter($touches[$id] ?? [], static fn (Felt $touch): bool => $touch->at >= $other->endedAt && ! $touch->leftOut),
+            );
             [$from, $until] = self::window($other->operation, $other->endedAt, $edges, $felt, $clock);
             $windows[$id] = [$from, $until];
             $opens = max($opens, $from);
@@ -171,7 +204,10 @@ final readonly class BuildState
             default => OperationState::Ready,
         };
 
-        return new OperationStands($operation, $state, $started, $ended ?? $leftOut, $waitsFor === [] ? $opens : null, $shuts === INF ? null : $shuts, $shutBy, $waitsFor, $windows, $waits);
+        return new OperationStands(
+            $operation, $state, $started, $ended ?? $leftOut, $waitsFor === [] ? $opens : null, $shuts === INF ? null : $shuts, $shutBy,
+            $waitsFor, $windows, $waits,
+        );
     }
 
     /**
@@ -205,8 +241,9 @@ final readonly class BuildState
      * What each operation that is not over waits for, and for how long after that: as it is where that is over, else as it would be were it
      * done now. So a build can be followed where nothing can be reckoned.
      *
-     * @return array<string, array<string, array{over: bool, from: float, until: float|null}>> minutes after the end of what is waited for (of the
-     *                                                                                         build, where it is over), by operation and what it waits for
+     * @return array<string, array<string, array{over: bool, from: float, until: float|null}>> minutes after the end of what is waited for
+     *   (of the
+     * build, where it is over), by operation and what it waits for
      */
     public function ahead(float $now, WindowClock $clock): array
     {
@@ -223,7 +260,10 @@ final readonly class BuildState
                 }
                 $isOver = $other->state->isOver();
                 [$from, $until] = $isOver ? $stands->windows[$of] ?? [0.0, INF] : self::window($other->operation, $now, $edges, [], $clock);
-                $ahead[$id][$of] = ['over' => $isOver, 'from' => $isOver ? $from : $from - $now, 'until' => $until === INF ? null : ($isOver ? $until : $until - $now)];
+                $ahead[$id][$of] = [
+                    'over' => $isOver, 'from' => $isOver ? $from : $from - $now,
+                    'until' => $until === INF ? null : ($isOver ? $until : $until - $now),
+                ];
             }
         }
 
@@ -242,12 +282,20 @@ final readonly class BuildState
             default => 9,
         };
         $open = array_values(array_filter($this->operations, static fn (OperationStands $one): bool => ! $one->state->isOver()));
-        usort($open, static fn (OperationStands $a, OperationStands $b): int => [$rank($a), $a->shutsAt ?? INF, $a->opensAt ?? INF] <=> [$rank($b), $b->shutsAt ?? INF, $b->opensAt ?? INF]);
+        usort(
+            $open,
+            static fn (OperationStands $a, OperationStands $b): int => [
+                $rank($a), $a->shutsAt ?? INF, $a->opensAt ?? INF,
+            ] <=> [$rank($b), $b->shutsAt ?? INF, $b->opensAt ?? INF],
+        );
 
         return $open[0] ?? null;
     }
 
-    /** The coat one touches to know whether this operation may go on it: laid, and waited for by its recoat window; null where there is none. */
+    /**
+     * The coat one touches to know whether this operation may go on it: laid, and waited for by its recoat window; null where there is
+     * none.
+     */
     public function feltFor(string $operation): ?Operation
     {
         foreach ($this->plan->operation($operation)->after ?? [] as $wait) {
@@ -273,6 +321,8 @@ final readonly class BuildState
 
     public function hasBegun(): bool
     {
-        return array_filter($this->operations, static fn (OperationStands $one): bool => $one->startedAt !== null || $one->endedAt !== null) !== [];
+        return array_filter(
+            $this->operations, static fn (OperationStands $one): bool => $one->startedAt !== null || $one->endedAt !== null,
+        ) !== [];
     }
 }

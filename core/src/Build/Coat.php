@@ -26,11 +26,17 @@ final readonly class Coat
         public float $hands,
     ) {}
 
-    /** @return array{kind: string, thickness_mm: float, volume_ml: float, mass_g: float, thickener_g: float, tint: string|null, cups: int, hands_min: float} */
+    /**
+     * @return array{
+     *     kind: string, thickness_mm: float, volume_ml: float, mass_g: float, thickener_g: float, tint: string|null, cups: int,
+     *     hands_min: float,
+     * }
+     */
     public function toArray(): array
     {
         return [
-            'kind' => $this->isPrint ? 'print' : 'thick', 'thickness_mm' => $this->thickness, 'volume_ml' => $this->volume->ml, 'mass_g' => $this->mass->g,
+            'kind' => $this->isPrint ? 'print' : 'thick', 'thickness_mm' => $this->thickness, 'volume_ml' => $this->volume->ml,
+            'mass_g' => $this->mass->g,
             'thickener_g' => $this->thickener->g, 'tint' => $this->tint, 'cups' => $this->cups, 'hands_min' => $this->hands,
         ];
     }

@@ -13,5 +13,11 @@ final readonly class Felt
      * @param  bool  $sure  it was asked about, and confirmed
      * @param  bool  $leftOut  somebody found it to be a slip: it moves no window and teaches nothing
      */
-    public function __construct(public int $fact, public float $at, public Finger $finger, public bool $sure = false, public bool $leftOut = false) {}
+    public function __construct(
+        public int $fact,
+        public float $at,
+        public Finger $finger,
+        public bool $sure = false,
+        public bool $leftOut = false,
+    ) {}
 }

@@ -45,12 +45,16 @@ final readonly class Mixing
         $in->only('base', 'against', 'intent', 'thickness_mm', 'area_mm2', 'ml', 'thickener_pct', 'tint', 'part', 'casting', 'own_colour');
         $thickness = $in->positiveOrNull('thickness_mm', 500.0);
         if ($thickness !== null && $thickness < 0.02) {
-            throw BadInput::at($in->at('thickness_mm'), Phrase::of('build.thinner_than_a_brush', ['thickness' => Quantity::length($thickness), 'least' => Quantity::length(0.02)]));
+            throw BadInput::at($in->at('thickness_mm'), Phrase::of('build.thinner_than_a_brush', [
+                'thickness' => Quantity::length($thickness), 'least' => Quantity::length(0.02),
+            ]));
         }
 
         return new self(
-            $in->textOrNull('base'), $in->has('against') ? $in->choice('against', Against::class) : Against::Original, $in->has('intent') ? $in->choice('intent', Intent::class) : Intent::Separate,
-            $thickness, $in->positiveOrNull('area_mm2', 1e8), $in->positiveOrNull('ml'), $in->numberOrNull('thickener_pct', 0.0, 50.0), $in->textOrNull('tint'),
+            $in->textOrNull('base'), $in->has('against') ? $in->choice('against', Against::class) : Against::Original,
+            $in->has('intent') ? $in->choice('intent', Intent::class) : Intent::Separate,
+            $thickness, $in->positiveOrNull('area_mm2', 1e8), $in->positiveOrNull('ml'), $in->numberOrNull('thickener_pct', 0.0, 50.0),
+            $in->textOrNull('tint'),
             $in->has('part') ? $in->choice('part', Part::class) : Part::Layer, $in->textOrNull('casting'),
             $in->has('own_colour') && $in->bool('own_colour'),
         );
@@ -66,11 +70,17 @@ final readonly class Mixing
         return $this->ml;
     }
 
-    /** @return array{base: string|null, against: string, intent: string, thickness_mm: float|null, area_mm2: float|null, ml: float|null, thickener_pct: float|null, tint: string|null, part: string, casting?: string, own_colour?: true} */
+    /**
+     * @return array{
+     *     base: string|null, against: string, intent: string, thickness_mm: float|null, area_mm2: float|null, ml: float|null,
+     *     thickener_pct: float|null, tint: string|null, part: string, casting?: string, own_colour?: true,
+     * }
+     */
     public function toArray(): array
     {
         return [
-            'base' => $this->base, 'against' => $this->against->value, 'intent' => $this->intent->value, 'thickness_mm' => $this->thickness, 'area_mm2' => $this->area,
+            'base' => $this->base, 'against' => $this->against->value, 'intent' => $this->intent->value, 'thickness_mm' => $this->thickness,
+            'area_mm2' => $this->area,
             'ml' => $this->ml, 'thickener_pct' => $this->thickener, 'tint' => $this->tint, 'part' => $this->part->value,
             ...($this->casting === null ? [] : ['casting' => $this->casting]),
             ...($this->ownColour ? ['own_colour' => true] : []),

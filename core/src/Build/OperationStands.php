@@ -12,7 +12,8 @@ final readonly class OperationStands
      * @param  float|null  $shutsAt  until when; null where nothing shuts
      * @param  string|null  $shutBy  the operation whose window shuts first
      * @param  list<string>  $waitsFor  operations before it that are not over
-     * @param  array<string, array{from: list<float|\Apalos\Core\Cure\Milestone>, until: list<float|\Apalos\Core\Cure\Milestone>}>  $waits  what it waits for, with what left-out operations left behind
+     * @param  array<string, array{from: list<float|\Apalos\Core\Cure\Milestone>, until: list<float|\Apalos\Core\Cure\Milestone>}>  $waits
+     *   what it waits for, with what left-out operations left behind
      * @param  array<string, array{float, float}>  $windows  from when until when (INF for no end), by each operation before it that is done
      */
     public function __construct(

@@ -36,7 +36,10 @@ final readonly class ReadyMade
     {
         $in->only('name', 'makes', 'what', 'asks', 'base', 'brushed', 'operations');
 
-        return new self($id, $in->text('name'), $in->strings('makes'), $in->text('what'), $in->strings('asks'), $in->textOrNull('base'), $in->objectOrNull('brushed'), $in);
+        return new self(
+            $id, $in->text('name'), $in->strings('makes'), $in->text('what'), $in->strings('asks'), $in->textOrNull('base'),
+            $in->objectOrNull('brushed'), $in,
+        );
     }
 
     /**
@@ -63,7 +66,9 @@ final readonly class ReadyMade
             }
         }
 
-        return BuildPlan::from(Fields::of(['operations' => $operations, ...(($said = $measured->toArray()) === [] ? [] : ['measured' => $said])]));
+        return BuildPlan::from(Fields::of([
+            'operations' => $operations, ...(($said = $measured->toArray()) === [] ? [] : ['measured' => $said]),
+        ]));
     }
 
     /** @return array<array-key, mixed> */
@@ -83,7 +88,12 @@ final readonly class ReadyMade
             unset($mix['area'], $mix['share']);
             $operation['mix'] = $mix;
         }
-        $operation['after'] = array_map(static fn (Fields $wait): array => $wait->text('op') === 'last-coat' ? [...$wait->toArray(), 'op' => $last ?? 'last-coat'] : $wait->toArray(), $in->objects('after', 20));
+        $operation['after'] = array_map(
+            static fn (Fields $wait): array => $wait->text('op') === 'last-coat'
+                ? [...$wait->toArray(), 'op' => $last ?? 'last-coat']
+                : $wait->toArray(),
+            $in->objects('after', 20),
+        );
 
         return $operation;
     }
@@ -105,7 +115,10 @@ final readonly class ReadyMade
      */
     private function coats(Fields $brushed, Measured $measured, ?BaseSheet $base, array $times): array
     {
-        if ($base === null || ! isset($times[Milestone::RecoatOpen->value], $times[Milestone::RecoatClose->value], $times[Milestone::PotLife->value])) {
+        if (
+            $base === null
+            || ! isset($times[Milestone::RecoatOpen->value], $times[Milestone::RecoatClose->value], $times[Milestone::PotLife->value])
+        ) {
             throw BadInput::at('base', Phrase::of('build.not_for_brushing', ['name' => $base->name ?? 'What this link is made of']));
         }
         $numbers = $brushed->toArray();
@@ -113,12 +126,17 @@ final readonly class ReadyMade
         $how = $brushed->object('how');
         unset($numbers['how']);
         $mould = (new BrushedMould)->plan(BrushedMouldRequest::from(Fields::of([
-            ...$numbers, 'area_mm2' => $measured->area, 'flange_mm2' => $measured->flange, 'fill_ml' => $measured->fill, 'thickness_mm' => $measured->wall ?? $numbers['thickness_mm'] ?? null,
-            'sg' => $base->density()->gPerMl, 'times' => array_map(static fn (Minutes $minutes): float => $minutes->min, $times), 'jacket' => null,
+            ...$numbers, 'area_mm2' => $measured->area, 'flange_mm2' => $measured->flange, 'fill_ml' => $measured->fill,
+            'thickness_mm' => $measured->wall ?? $numbers['thickness_mm'] ?? null,
+            'sg' => $base->density()->gPerMl, 'times' => array_map(static fn (Minutes $minutes): float => $minutes->min, $times),
+            'jacket' => null,
         ])));
         $operations = [];
         if ($keys !== null && $mould->keys !== null) {
-            $operations[] = ['id' => 'keys', 'kind' => 'keys', 'name' => 'Cast the keys ahead', 'minutes' => round($mould->operations[0]->minutes, 1), 'mix' => ['against' => Against::Tray->value, 'ml' => $mould->keys->ml], 'how' => $how->textOrNull('keys')];
+            $operations[] = [
+                'id' => 'keys', 'kind' => 'keys', 'name' => 'Cast the keys ahead', 'minutes' => round($mould->operations[0]->minutes, 1),
+                'mix' => ['against' => Against::Tray->value, 'ml' => $mould->keys->ml], 'how' => $how->textOrNull('keys'),
+            ];
         }
         $before = null;
         foreach ($mould->coats as $i => $coat) {
@@ -128,10 +146,13 @@ final readonly class ReadyMade
                 $after[] = ['op' => 'keys', 'from' => $keys->number('set_min')];
             }
             $operations[] = [
-                'id' => $id, 'kind' => 'coat', 'name' => (self::ORDINALS[$i] ?? ($i + 1).'th').' coat', 'minutes' => round($coat->hands, 1), 'after' => $after,
+                'id' => $id, 'kind' => 'coat', 'name' => (self::ORDINALS[$i] ?? ($i + 1).'th').' coat', 'minutes' => round($coat->hands, 1),
+                'after' => $after,
                 'mix' => array_filter([
-                    'against' => $i === 0 ? Against::Original->value : Against::Last->value, 'intent' => $i === 0 ? Intent::Separate->value : Intent::Bond->value, 'thickness_mm' => round($coat->thickness, 3),
-                    'area_mm2' => $measured->covered(), 'ml' => $i === 1 ? ($measured->fill ?: null) : null, 'thickener_pct' => $i === 0 ? null : $brushed->numberOrNull('thickener_pct_of_ab'), 'tint' => $coat->tint,
+                    'against' => $i === 0 ? Against::Original->value : Against::Last->value,
+                    'intent' => $i === 0 ? Intent::Separate->value : Intent::Bond->value, 'thickness_mm' => round($coat->thickness, 3),
+                    'area_mm2' => $measured->covered(), 'ml' => $i === 1 ? ($measured->fill ?: null) : null,
+                    'thickener_pct' => $i === 0 ? null : $brushed->numberOrNull('thickener_pct_of_ab'), 'tint' => $coat->tint,
                 ], static fn (mixed $value): bool => $value !== null),
                 'how' => $how->textOrNull($i === 0 ? 'print' : ($i === 1 ? 'first' : 'more')),
             ];

@@ -22,9 +22,13 @@ final readonly class Wait
     public static function from(Fields $in): self
     {
         $in->only('op', 'from', 'until');
-        $wait = new self($in->text('op'), $in->has('from') ? self::edge($in, 'from') : 0.0, $in->has('until') ? self::edge($in, 'until') : null);
+        $wait = new self(
+            $in->text('op'), $in->has('from') ? self::edge($in, 'from') : 0.0, $in->has('until') ? self::edge($in, 'until') : null,
+        );
         if (is_float($wait->from) && is_float($wait->until) && $wait->until < $wait->from) {
-            throw BadInput::at($in->at('until'), Phrase::of('day.shuts_before_it_opens', ['op' => $wait->operation, 'from' => $wait->from, 'until' => $wait->until]));
+            throw BadInput::at($in->at('until'), Phrase::of('day.shuts_before_it_opens', [
+                'op' => $wait->operation, 'from' => $wait->from, 'until' => $wait->until,
+            ]));
         }
 
         return $wait;
@@ -37,13 +41,17 @@ final readonly class Wait
             return $in->number($key, 0.0, 100_000.0);
         }
 
-        return Milestone::tryFrom("{$value}_min") ?? throw BadInput::at($in->at($key), Phrase::of('build.unknown_edge', ['word' => $value]));
+        return Milestone::tryFrom("{$value}_min")
+            ?? throw BadInput::at($in->at($key), Phrase::of('build.unknown_edge', ['word' => $value]));
     }
 
     /** @return array{op: string, from: float|string, until: float|string|null} */
     public function toArray(): array
     {
-        return ['op' => $this->operation, 'from' => self::written($this->from), 'until' => $this->until === null ? null : self::written($this->until)];
+        return [
+            'op' => $this->operation, 'from' => self::written($this->from),
+            'until' => $this->until === null ? null : self::written($this->until),
+        ];
     }
 
     private static function written(float|Milestone $edge): float|string

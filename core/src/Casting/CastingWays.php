@@ -25,7 +25,15 @@ final readonly class CastingWays
     /** @param  array<string, array<string, mixed>>  $read  by id */
     public static function of(array $read): self
     {
-        return new self(array_combine(array_keys($read), array_map(static fn (string $id, array $way): CastingWay => CastingWay::from($id, Fields::of($way, $id)), array_keys($read), $read)));
+        return new self(
+            array_combine(
+                array_keys($read),
+                array_map(
+                    static fn (string $id, array $way): CastingWay => CastingWay::from($id, Fields::of($way, $id)), array_keys($read),
+                    $read,
+                ),
+            ),
+        );
     }
 
     /**
@@ -38,7 +46,10 @@ final readonly class CastingWays
         return new self($this->ways, $instead);
     }
 
-    /** Which way a plan is frozen with: as asked for, or as this shop does what would be done; null where nothing is asked and nothing differs. */
+    /**
+     * Which way a plan is frozen with: as asked for, or as this shop does what would be done; null where nothing is asked and nothing
+     * differs.
+     */
     public function named(?string $asked, string $family, bool $brushed): ?string
     {
         $would = $asked !== null && isset($this->ways[$asked]) ? $asked : ($this->usualOf($family) ?? self::POURED);
@@ -66,7 +77,9 @@ final readonly class CastingWays
             $asked,
         ], fn (?string $id): bool => $id !== null && isset($this->ways[$id]));
 
-        return array_reduce($layers, fn (?CastingWay $below, string $id): CastingWay => $below === null ? $this->ways[$id] : $this->ways[$id]->on($below)) ?? CastingWay::from(self::POURED, Fields::of(['name' => self::POURED]));
+        return array_reduce(
+            $layers, fn (?CastingWay $below, string $id): CastingWay => $below === null ? $this->ways[$id] : $this->ways[$id]->on($below),
+        ) ?? CastingWay::from(self::POURED, Fields::of(['name' => self::POURED]));
     }
 
     private function usualOf(string $family): ?string

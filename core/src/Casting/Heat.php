@@ -30,7 +30,9 @@ final readonly class Heat
     public static function from(Fields $in): self
     {
         $in->only('from_c', 'to_c', 'over_c', 'step_s');
-        $heat = new self(Temperature::in($in, 'from_c'), Temperature::in($in, 'to_c'), Temperature::in($in, 'over_c'), $in->positive('step_s', 3600.0));
+        $heat = new self(
+            Temperature::in($in, 'from_c'), Temperature::in($in, 'to_c'), Temperature::in($in, 'over_c'), $in->positive('step_s', 3600.0),
+        );
         if ($heat->to->degrees < $heat->from->degrees || $heat->over->degrees < $heat->to->degrees) {
             throw BadInput::at($in->at('to_c'), Phrase::of('run.heat_order'));
         }
@@ -41,7 +43,10 @@ final readonly class Heat
     /** @return HeatShape */
     public function toArray(): array
     {
-        return ['from_c' => $this->from->degrees, 'to_c' => $this->to->degrees, 'over_c' => $this->over->degrees, 'step_s' => $this->stepSeconds];
+        return [
+            'from_c' => $this->from->degrees, 'to_c' => $this->to->degrees, 'over_c' => $this->over->degrees,
+            'step_s' => $this->stepSeconds,
+        ];
     }
 
     /**
@@ -86,9 +91,15 @@ final readonly class Heat
 
         return match (true) {
             $last === null => Phrase::of('run.heat_unread', ['from' => $in($this->from->degrees), 'to' => $in($this->to->degrees)]),
-            $this->wasOver($readings) => Phrase::of('run.heat_over', ['most' => $in(max(array_column($readings, 'c'))), 'over' => $in($this->over->degrees)]),
-            $last['c'] < $this->from->degrees => Phrase::of('run.heat_below', ['is' => $in($last['c']), 'from' => $in($this->from->degrees)]),
-            ($now - $last['at']) * 60.0 > self::STANDS_STEPS * $this->stepSeconds => Phrase::of('run.heat_old', ['is' => $in($last['c']), 'ago' => Quantity::duration($now - $last['at'])]),
+            $this->wasOver($readings) => Phrase::of('run.heat_over', [
+                'most' => $in(max(array_column($readings, 'c'))), 'over' => $in($this->over->degrees),
+            ]),
+            $last['c'] < $this->from->degrees => Phrase::of('run.heat_below', [
+                'is' => $in($last['c']), 'from' => $in($this->from->degrees),
+            ]),
+            ($now - $last['at']) * 60.0 > self::STANDS_STEPS * $this->stepSeconds => Phrase::of(
+                'run.heat_old', ['is' => $in($last['c']), 'ago' => Quantity::duration($now - $last['at'])],
+            ),
             default => null,
         };
     }

@@ -48,7 +48,10 @@ final readonly class Scrap
     /** What is to be expected of a share that was melted so often, in a sentence. */
     public function says(string $lot, float $share, int $remelts): Phrase
     {
-        $told = ['lot' => $lot, 'times' => $remelts, 'share' => 100.0 * $share, 'harder' => round($this->hardens($share, $remelts), 1), 'most' => $this->most];
+        $told = [
+            'lot' => $lot, 'times' => $remelts, 'share' => 100.0 * $share, 'harder' => round($this->hardens($share, $remelts), 1),
+            'most' => $this->most,
+        ];
 
         return Phrase::of($remelts >= $this->most ? 'run.scrap_too_often' : 'run.scrap_expects', $told);
     }

@@ -28,7 +28,10 @@ final readonly class Beta
         if ($x <= 0.0 || $x >= 1.0) {
             return $x <= 0.0 ? 0.0 : 1.0;
         }
-        $front = exp(self::lnGamma($this->good + $this->bad) - self::lnGamma($this->good) - self::lnGamma($this->bad) + $this->good * log($x) + $this->bad * log(1.0 - $x));
+        $front = exp(
+            self::lnGamma($this->good + $this->bad) - self::lnGamma($this->good) - self::lnGamma($this->bad) + $this->good * log($x)
+                + $this->bad * log(1.0 - $x),
+        );
 
         return $x < ($this->good + 1.0) / ($this->good + $this->bad + 2.0)
             ? $front * self::fraction($x, $this->good, $this->bad) / $this->good
@@ -52,7 +55,10 @@ final readonly class Beta
         [$c, $d] = [1.0, 1.0 / self::off(1.0 - ($a + $b) * $x / ($a + 1.0))];
         $h = $d;
         for ($m = 1; $m <= self::TURNS; $m++) {
-            foreach ([$m * ($b - $m) * $x / (($a + 2 * $m - 1.0) * ($a + 2 * $m)), -($a + $m) * ($a + $b + $m) * $x / (($a + 2 * $m) * ($a + 2 * $m + 1.0))] as $step) {
+            foreach ([
+                $m * ($b - $m) * $x / (($a + 2 * $m - 1.0) * ($a + 2 * $m)),
+                -($a + $m) * ($a + $b + $m) * $x / (($a + 2 * $m) * ($a + 2 * $m + 1.0)),
+            ] as $step) {
                 $d = 1.0 / self::off(1.0 + $step * $d);
                 $c = self::off(1.0 + $step / $c);
                 $h *= $d * $c;
@@ -78,7 +84,10 @@ final readonly class Beta
         }
         $x -= 1.0;
         $sum = 0.99999999999980993;
-        foreach ([676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012, 9.9843695780195716e-6, 1.5056327351493116e-7] as $i => $term) {
+        foreach ([
+            676.5203681218851, -1259.1392167224028, 771.32342877765313, -176.61502916214059, 12.507343278686905, -0.13857109526572012,
+            9.9843695780195716e-6, 1.5056327351493116e-7,
+        ] as $i => $term) {
             $sum += $term / ($x + $i + 1.0);
         }
         $t = $x + 7.5;

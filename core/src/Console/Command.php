@@ -31,13 +31,22 @@ final readonly class Command
                 return new Output(0, self::json($this->words->tell($answer)), $files);
             }
             if ($verb === null) {
-                throw BadInput::at('verb', Phrase::of('console.unknown_verb', ['name' => $name, 'known' => implode(', ', array_column(Verb::cases(), 'value'))]));
+                throw BadInput::at('verb', Phrase::of('console.unknown_verb', [
+                    'name' => $name, 'known' => implode(', ', array_column(Verb::cases(), 'value')),
+                ]));
             }
             if (count($arguments) > 1) {
                 throw BadInput::at('verb', Phrase::of('console.one_verb'));
             }
 
-            return new Output(0, self::json($this->words->tell($verb->answer(Fields::fromJson($input), $this->shelves instanceof Closure ? ($this->shelves)() : $this->shelves))));
+            return new Output(
+                0,
+                self::json(
+                    $this->words->tell(
+                        $verb->answer(Fields::fromJson($input), $this->shelves instanceof Closure ? ($this->shelves)() : $this->shelves),
+                    ),
+                ),
+            );
         } catch (BadInput $wrong) {
             return new Output(2, self::json($wrong->told($this->words)));
         }
@@ -45,13 +54,17 @@ final readonly class Command
 
     private function help(): string
     {
-        $lines = array_map(fn (Verb $verb): string => sprintf('  %-8s %s', $verb->value, $this->words->say($verb->question())), Verb::cases());
+        $lines = array_map(
+            fn (Verb $verb): string => sprintf('  %-8s %s', $verb->value, $this->words->say($verb->question())), Verb::cases(),
+        );
 
         return "bin/apalos VERB < in.json > out.json\n\n".implode("\n", $lines)."\n\nbin/apalos study FILE\n\n  study    {$this->words->say(Phrase::of('console.verb_study'))}\n";
     }
 
     private static function json(mixed $value): string
     {
-        return json_encode($value, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n";
+        return json_encode(
+            $value, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION,
+        )."\n";
     }
 }

@@ -54,7 +54,9 @@ final readonly class StudyCommand
         $coarse = Coarse::of($result->survey->mesh, self::DRAWN);
 
         return [$answer, [
-            "{$keep}.json" => json_encode(PhraseData::of($answer + StudyShape::notes($result)), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
+            "{$keep}.json" => json_encode(
+                PhraseData::of($answer + StudyShape::notes($result)), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+            ),
             "{$keep}.mesh" => StudyShape::mesh($coarse),
             "{$keep}.states" => StudyShape::states($coarse, $result->pulls[0]->states),
         ]];

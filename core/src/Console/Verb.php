@@ -6,6 +6,8 @@ namespace Apalos\Core\Console;
 
 use Apalos\Core\Build\BrushedMould;
 use Apalos\Core\Build\BrushedMouldRequest;
+use Apalos\Core\Care\Drying;
+use Apalos\Core\Care\MouldLife;
 use Apalos\Core\Contact\ContactAnswer;
 use Apalos\Core\Contact\ContactRequest;
 use Apalos\Core\Cost\Costing;
@@ -24,8 +26,6 @@ use Apalos\Core\Frame\GangLayout;
 use Apalos\Core\Harden\HardenRequest;
 use Apalos\Core\Harden\SofteningPlanner;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\Drying;
-use Apalos\Core\Keep\MouldLife;
 use Apalos\Core\Mix\MixPlanner;
 use Apalos\Core\Mix\MixRequest;
 use Apalos\Core\Mix\Topup;
@@ -33,6 +33,7 @@ use Apalos\Core\Mix\TopupRequest;
 use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\PieceRequest;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Practice\Debrief;
 use Apalos\Core\Series\SeriesPlanner;
 use Apalos\Core\Tint\PhotoPatchReader;
 use Apalos\Core\Tint\Tinter;
@@ -69,6 +70,7 @@ enum Verb: string
     case Cost = 'cost';
     case Faults = 'faults';
     case Ways = 'ways';
+    case Debrief = 'debrief';
 
     public function question(): Phrase
     {
@@ -91,7 +93,9 @@ enum Verb: string
             self::Tint => is_array($answer = (new Tinter)->ask($in)) ? $answer : $answer->toArray(),
             self::Patch => (new PhotoPatchReader)->read($in)->toArray(),
             self::Series => (new SeriesPlanner)->ask($in),
-            self::Contact => ContactAnswer::to(ContactRequest::from($in, $shelves->contacts), $shelves->contacts, $shelves->materials)->toArray(),
+            self::Contact => ContactAnswer::to(
+                ContactRequest::from($in, $shelves->contacts), $shelves->contacts, $shelves->materials,
+            )->toArray(),
             self::Build => (new BrushedMould)->plan(BrushedMouldRequest::from($in))->toArray(),
             self::Schedule => (new DayPlanner)->plan(DayRequest::from($in))->toArray(),
             self::Sprue => (new Spout(SpoutRequest::from($in)))->fill()->toArray(),
@@ -103,9 +107,18 @@ enum Verb: string
             self::Dry => (new Drying)->ask($in)->toArray(),
             self::Cost => (new Costing)->ask($in),
             self::Faults => (new FaultFinder($shelves->faults))->find(FaultRequest::from($in, $shelves->faults))->toArray(),
-            self::Ways => (new WaysFinder(new Ground($shelves->contacts, $shelves->moulds, $shelves->materials, $shelves->wear, $shelves->ways, $shelves->casting)))->ask($in),
+            self::Ways => (
+                new WaysFinder(
+                    new Ground(
+                        $shelves->contacts, $shelves->moulds, $shelves->materials, $shelves->wear, $shelves->ways, $shelves->casting,
+                    ),
+                )
+            )->ask($in),
+            self::Debrief => (new Debrief($shelves->faults))->ask($in),
             self::Roto => (new HollowSkin)->ask($in),
-            self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(PieceRequest::from($in, $shelves->contacts))->toArray(),
+            self::Mould => (new MouldChooser($shelves->moulds, $shelves->contacts))->choose(
+                PieceRequest::from($in, $shelves->contacts),
+            )->toArray(),
         };
     }
 }

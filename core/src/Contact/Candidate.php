@@ -10,7 +10,13 @@ use Apalos\Core\Material\Shelf;
 final readonly class Candidate
 {
     /** @param  float|null  $demouldMin  as long as a pour of it keeps one waiting */
-    public function __construct(public string $code, public string $name, public Family $family, public bool $skinSafe, public ?float $demouldMin) {}
+    public function __construct(
+        public string $code,
+        public string $name,
+        public Family $family,
+        public bool $skinSafe,
+        public ?float $demouldMin,
+    ) {}
 
     /**
      * Every base on a shelf that the knowledge knows the family of.
@@ -23,7 +29,9 @@ final readonly class Candidate
         foreach ($shelf->bases as $base) {
             $family = $knowledge->families[$base->family] ?? null;
             if ($family !== null) {
-                $candidates[] = new self($base->code, $base->name, $family, $base->isForSkin(), ($base->times['demould_min'] ?? null)?->min);
+                $candidates[] = new self(
+                    $base->code, $base->name, $family, $base->isForSkin(), ($base->times['demould_min'] ?? null)?->min,
+                );
             }
         }
 

@@ -69,7 +69,9 @@ final readonly class Chain
             return $link->from === null ? null : $this->link($link->from);
         }
         // A mould takes a positive, a positive takes a mould, a jacket goes over a mould; what stands inside gives no shape.
-        $fits = static fn (ChainLink $other): bool => ! $other->role->isInside() && $other->role !== MouldPart::Jacket && ($link->role === MouldPart::Jacket ? ! $other->positive : $other->positive !== $link->positive);
+        $fits = static fn (ChainLink $other): bool => ! $other->role->isInside()
+            && $other->role !== MouldPart::Jacket
+            && ($link->role === MouldPart::Jacket ? ! $other->positive : $other->positive !== $link->positive);
         foreach (array_reverse($this->before($link)) as $other) {
             if ($fits($other)) {
                 return $other;
@@ -104,7 +106,9 @@ final readonly class Chain
         if ($link->bed !== null) {
             $touches[] = new Touch('bed', $this->isLaidFirst($link) ? 'what the shell is laid over' : 'the clay bed', $link->bed);
         } elseif ($nobodyKnows !== null && $this->liesOnSomething($link)) {
-            $touches[] = new Touch('bed', $this->isLaidFirst($link) ? 'what the shell is laid over' : 'what the first half lies on', $nobodyKnows);
+            $touches[] = new Touch(
+                'bed', $this->isLaidFirst($link) ? 'what the shell is laid over' : 'what the first half lies on', $nobodyKnows,
+            );
         }
 
         return $touches;
@@ -125,7 +129,8 @@ final readonly class Chain
     /** The first half lies on something, and so does a shell that stands before its rubber, whether it was said on what or not. */
     private function liesOnSomething(ChainLink $link): bool
     {
-        return $this->isLaidFirst($link) || ($link->role === MouldPart::Half && ! $link->positive && $this->earlier($link, $this->together($link)) === []);
+        return $this->isLaidFirst($link)
+            || ($link->role === MouldPart::Half && ! $link->positive && $this->earlier($link, $this->together($link)) === []);
     }
 
     /** A shell that is made before the rubber: it is laid over a blanket, not over the mould. */
@@ -143,16 +148,45 @@ final readonly class Chain
         if ($link->role === MouldPart::Jacket) {
             $over = $source === null || $this->isLaidFirst($link) ? [] : [$source, ...$this->together($source)];
 
-            return [...$over, ...$this->earlier($link, array_filter($this->links, fn (ChainLink $other): bool => $other->role === MouldPart::Jacket && $other !== $link && $source !== null && $this->source($other) === $source))];
+            return [
+                ...$over,
+                ...$this->earlier(
+                    $link,
+                    array_filter(
+                        $this->links,
+                        fn (ChainLink $other): bool => $other->role === MouldPart::Jacket
+                            && $other !== $link
+                            && $source !== null
+                            && $this->source($other) === $source,
+                    ),
+                ),
+            ];
         }
         // A shell that stood there first is met by what is poured into it.
-        $shells = $this->earlier($link, array_filter($this->links, fn (ChainLink $other): bool => $other->role === MouldPart::Jacket && in_array($this->source($other), [$link, ...$this->together($link)], true)));
-        $shapes = $link->positive ? $this->mouldOf($link) : [...$source === null ? [] : [$source], ...$this->earlier($link, $this->together($link))];
+        $shells = $this->earlier(
+            $link,
+            array_filter(
+                $this->links,
+                fn (ChainLink $other): bool => $other->role === MouldPart::Jacket
+                    && in_array($this->source($other), [$link, ...$this->together($link)], true),
+            ),
+        );
+        $shapes = $link->positive
+            ? $this->mouldOf($link)
+            : [...$source === null ? [] : [$source], ...$this->earlier($link, $this->together($link))];
         if (! $link->positive && ! $link->role->isInside()) {
             return [...$shapes, ...$shells];
         }
         $mould = $this->mouldOf($link);
-        $inside = array_filter($this->links, fn (ChainLink $other): bool => $other !== $link && ! in_array($other, $shapes, true) && ($this->standsIn($other, $mould) || ($link->role->isInside() && $other->role->isInside() && $this->standsIn($link, $this->mouldOf($other)))));
+        $inside = array_filter(
+            $this->links,
+            fn (ChainLink $other): bool => $other !== $link
+                && ! in_array($other, $shapes, true)
+                && (
+                    $this->standsIn($other, $mould)
+                    || ($link->role->isInside() && $other->role->isInside() && $this->standsIn($link, $this->mouldOf($other)))
+                ),
+        );
 
         // What stands inside itself meets what was set before it; a cast meets all of it.
         return [...$shapes, ...$shells, ...$link->role->isInside() ? $this->earlier($link, $inside) : array_values($inside)];
@@ -179,7 +213,10 @@ final readonly class Chain
         }
         $source = $this->source($inside);
 
-        return $inside->from === null || $source === null || in_array($source, $mould, true) || ($source->positive && ($this->source($mould[0]) === $source || in_array($this->source($source), $mould, true)));
+        return $inside->from === null
+            || $source === null
+            || in_array($source, $mould, true)
+            || ($source->positive && ($this->source($mould[0]) === $source || in_array($this->source($source), $mould, true)));
     }
 
     /** @return list<ChainLink> the other halves of the mould this half belongs to */
@@ -189,7 +226,15 @@ final readonly class Chain
             return [];
         }
 
-        return array_values(array_filter($this->links, fn (ChainLink $other): bool => $other !== $half && $other->role === MouldPart::Half && ! $other->positive && $this->source($other) === $this->source($half)));
+        return array_values(
+            array_filter(
+                $this->links,
+                fn (ChainLink $other): bool => $other !== $half
+                    && $other->role === MouldPart::Half
+                    && ! $other->positive
+                    && $this->source($other) === $this->source($half),
+            ),
+        );
     }
 
     /**

@@ -29,6 +29,8 @@ final readonly class ChainLink
     /** The same before anybody said from which link it takes its shape. */
     public function unpinned(): self
     {
-        return new self($this->id, $this->name, $this->positive, $this->role, $this->fresh, $this->becomes, null, $this->wall, $this->bed, $this->had);
+        return new self(
+            $this->id, $this->name, $this->positive, $this->role, $this->fresh, $this->becomes, null, $this->wall, $this->bed, $this->had,
+        );
     }
 }

@@ -13,7 +13,15 @@ final readonly class Change
     private const ORDER = ['base', 'wait', 'barrier', 'seal', 'test', 'release'];
 
     /** @param  list<array{kind: WayKind, id: string}>  $before  what is changed with it */
-    public function __construct(public WayKind $kind, public string $id, public Phrase $what, public float $addsMin, public ?float $cost, public ContactRequest $request, private array $before = []) {}
+    public function __construct(
+        public WayKind $kind,
+        public string $id,
+        public Phrase $what,
+        public float $addsMin,
+        public ?float $cost,
+        public ContactRequest $request,
+        private array $before = [],
+    ) {}
 
     public function order(): int
     {
@@ -23,7 +31,9 @@ final readonly class Change
     public function then(self $next): self
     {
         return new self(
-            $next->kind, $next->id, Phrase::of('contact.way_then', ['first' => $this->what, 'then' => $next->what]), $this->addsMin + $next->addsMin, $this->cost === null && $next->cost === null ? null : ($this->cost ?? 0.0) + ($next->cost ?? 0.0),
+            $next->kind, $next->id, Phrase::of('contact.way_then', ['first' => $this->what, 'then' => $next->what]),
+            $this->addsMin + $next->addsMin,
+            $this->cost === null && $next->cost === null ? null : ($this->cost ?? 0.0) + ($next->cost ?? 0.0),
             $next->request, [...$this->before, ['kind' => $this->kind, 'id' => $this->id]],
         );
     }

@@ -35,6 +35,9 @@ final readonly class ContactAnswer
     /** @return array<string, mixed> the result, with `ways_out` and, where there are none, `ways_out_note` */
     public function toArray(): array
     {
-        return [...$this->result->toArray(), 'ways_out' => array_map(static fn (Way $way): array => $way->toArray(), $this->ways), 'ways_out_note' => $this->note()];
+        return [
+            ...$this->result->toArray(), 'ways_out' => array_map(static fn (Way $way): array => $way->toArray(), $this->ways),
+            'ways_out_note' => $this->note(),
+        ];
     }
 }

@@ -12,16 +12,24 @@ final readonly class ContactEngine
 {
     private const SKIN = 'skin';
 
-    public function __construct(private Knowledge $knowledge, private ReleaseRanking $ranking = new ReleaseRanking, private PreparationPlan $plans = new PreparationPlan) {}
+    public function __construct(
+        private Knowledge $knowledge,
+        private ReleaseRanking $ranking = new ReleaseRanking,
+        private PreparationPlan $plans = new PreparationPlan,
+    ) {}
 
     /** @throws BadInput */
     public function judge(ContactRequest $request): ContactResult
     {
         $found = Findings::on($request->fresh, $request->surface, $request->state, $this->knowledge);
         $inhibitors = $this->standing($found->inhibitors, $request);
-        $doubts = $this->standing(array_values(array_filter($found->doubts, static fn (Rule $rule): bool => $rule->isFor($request->intent))), $request);
+        $doubts = $this->standing(
+            array_values(array_filter($found->doubts, static fn (Rule $rule): bool => $rule->isFor($request->intent))), $request,
+        );
         $doubt = $inhibitors === [] ? $this->doubtfulSealer($request) : null;
-        $inhibition = $doubt !== null ? Inhibition::MaySlow : ($inhibitors === [] ? Inhibition::None : Inhibition::from($inhibitors[0]->gives));
+        $inhibition = $doubt !== null
+            ? Inhibition::MaySlow
+            : ($inhibitors === [] ? Inhibition::None : Inhibition::from($inhibitors[0]->gives));
         $adhesion = Adhesion::from($found->adhesion->gives);
         $releases = $found->forbidden === [] ? $this->ranking->of($request, $this->knowledge) : [];
         $objections = $this->objections($request, $found, $adhesion, $releases);
@@ -63,8 +71,14 @@ final readonly class ContactEngine
      * @param  array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}|null  $doubt
      * @return list<string>
      */
-    private function standingInTheWay(Verdict $verdict, ContactRequest $request, array $objections, array $inhibitors, ?array $doubt, Rule $adhesion): array
-    {
+    private function standingInTheWay(
+        Verdict $verdict,
+        ContactRequest $request,
+        array $objections,
+        array $inhibitors,
+        ?array $doubt,
+        Rule $adhesion,
+    ): array {
         return match (true) {
             $this->isSafe($verdict, $request) => [],
             $objections !== [] => array_column($objections, 'rule'),
@@ -99,7 +113,11 @@ final readonly class ContactEngine
             return null;
         }
 
-        return ['rule' => "sealer-{$sealer->id}", 'text' => Phrase::of('contact.doubtful_sealer', ['sealer' => $sealer->name, 'fresh' => $request->fresh->name]), 'sure' => 'usual'];
+        return [
+            'rule' => "sealer-{$sealer->id}",
+            'text' => Phrase::of('contact.doubtful_sealer', ['sealer' => $sealer->name, 'fresh' => $request->fresh->name]),
+            'sure' => 'usual',
+        ];
     }
 
     /**
@@ -120,13 +138,23 @@ final readonly class ContactEngine
         $sealer = $this->knowledge->sealers[$request->state->sealedWith ?? ''] ?? null;
         $ruins = $sealer?->ruins($request->fresh, $request->surface);
         if ($sealer !== null && $ruins !== null) {
-            $objections[] = ['rule' => "sealer-{$sealer->id}", 'text' => Phrase::of('contact.sealer_ruins', ['sealer' => $sealer->name, 'why' => Phrase::written($ruins)]), 'sure' => 'certain'];
+            $objections[] = [
+                'rule' => "sealer-{$sealer->id}",
+                'text' => Phrase::of('contact.sealer_ruins', ['sealer' => $sealer->name, 'why' => Phrase::written($ruins)]),
+                'sure' => 'certain',
+            ];
         }
         if ($request->release !== null) {
             $objections = [...$objections, ...$this->againstTheRelease($request, $request->release, $releases)];
         }
         if ($request->intent === Intent::Bond && $adhesion === Adhesion::LetsGo) {
-            $objections[] = ['rule' => 'bond-nothing-holds', 'text' => Phrase::of('contact.bond_finds_no_hold', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]), 'sure' => 'usual'];
+            $objections[] = [
+                'rule' => 'bond-nothing-holds',
+                'text' => Phrase::of('contact.bond_finds_no_hold', [
+                    'fresh' => $request->fresh->name, 'surface' => $request->surface->name,
+                ]),
+                'sure' => 'usual',
+            ];
         }
 
         return $objections;
@@ -139,11 +167,22 @@ final readonly class ContactEngine
     private function againstTheRelease(ContactRequest $request, Release $release, array $releases): array
     {
         if ($request->intent === Intent::Bond) {
-            return [['rule' => 'bond-greased', 'text' => Phrase::of('contact.bond_is_greased', ['release' => $release->name]), 'sure' => 'certain']];
+            return [
+                [
+                    'rule' => 'bond-greased', 'text' => Phrase::of('contact.bond_is_greased', ['release' => $release->name]),
+                    'sure' => 'certain',
+                ],
+            ];
         }
         $ruins = $release->ruins($request->fresh, $request->surface);
         if ($ruins !== null) {
-            return [['rule' => "never-{$release->id}", 'text' => Phrase::of('contact.release_ruins', ['release' => $release->name, 'why' => Phrase::written($ruins)]), 'sure' => 'certain']];
+            return [
+                [
+                    'rule' => "never-{$release->id}",
+                    'text' => Phrase::of('contact.release_ruins', ['release' => $release->name, 'why' => Phrase::written($ruins)]),
+                    'sure' => 'certain',
+                ],
+            ];
         }
         foreach ($releases as $entry) {
             if ($entry['release'] === $release) {
@@ -156,15 +195,26 @@ final readonly class ContactEngine
             default => Phrase::of('contact.why_does_not_part', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name]),
         };
 
-        return [['rule' => "wrong-{$release->id}", 'text' => Phrase::of('contact.wrong_release', ['release' => $release->name, 'why' => $why]), 'sure' => 'usual']];
+        return [
+            [
+                'rule' => "wrong-{$release->id}",
+                'text' => Phrase::of('contact.wrong_release', ['release' => $release->name, 'why' => $why]), 'sure' => 'usual',
+            ],
+        ];
     }
 
     /**
      * @param  list<array{rule: string, text: Phrase, sure: string}>  $objections
      * @param  list<Rule>  $doubts
      */
-    private function verdict(ContactRequest $request, Findings $found, array $objections, array $doubts, Adhesion $adhesion, Inhibition $inhibition): Verdict
-    {
+    private function verdict(
+        ContactRequest $request,
+        Findings $found,
+        array $objections,
+        array $doubts,
+        Adhesion $adhesion,
+        Inhibition $inhibition,
+    ): Verdict {
         return match (true) {
             $objections !== [], $inhibition === Inhibition::Stops => Verdict::Stop,
             $inhibition === Inhibition::MaySlow, $doubts !== [] => Verdict::TestFirst,
@@ -185,13 +235,20 @@ final readonly class ContactEngine
     }
 
     /** @param  list<array{rule: string, text: Phrase, sure: string}>  $objections */
-    private function inShort(Verdict $verdict, ContactRequest $request, Adhesion $adhesion, Inhibition $inhibition, array $objections): Phrase
-    {
+    private function inShort(
+        Verdict $verdict,
+        ContactRequest $request,
+        Adhesion $adhesion,
+        Inhibition $inhibition,
+        array $objections,
+    ): Phrase {
         $parts = Phrase::of("contact.{$adhesion->value}");
 
         return match ($verdict) {
             Verdict::Clear => $request->intent === Intent::Bond ? Phrase::of('contact.bonds') : $parts,
-            Verdict::Release => $request->release === null ? Phrase::of('contact.no_release', ['parts' => $parts]) : Phrase::of('contact.released'),
+            Verdict::Release => $request->release === null
+                ? Phrase::of('contact.no_release', ['parts' => $parts])
+                : Phrase::of('contact.released'),
             Verdict::SealAndRelease => Phrase::of('contact.open_pores'),
             Verdict::TestFirst => Phrase::of(match (true) {
                 $inhibition !== Inhibition::None => 'contact.may_not_cure',
@@ -211,10 +268,24 @@ final readonly class ContactEngine
     private function cautions(ContactRequest $request): array
     {
         $sealer = $this->knowledge->sealers[$request->state->sealedWith ?? ''] ?? null;
-        $ids = [...$request->fresh->hazards, ...($request->release->hazards ?? []), ...($sealer->hazards ?? []), ...($request->onSkin || $request->surface->id === self::SKIN ? ['skin-contact'] : [])];
+        $ids = [
+            ...$request->fresh->hazards, ...($request->release->hazards ?? []), ...($sealer->hazards ?? []),
+            ...($request->onSkin || $request->surface->id === self::SKIN ? ['skin-contact'] : []),
+        ];
 
-        $known = array_values(array_filter(array_map(fn (string $id): ?Phrase => isset($this->knowledge->cautions[$id]) ? Phrase::written($this->knowledge->cautions[$id]) : null, array_unique($ids))));
+        $known = array_values(
+            array_filter(
+                array_map(
+                    fn (string $id): ?Phrase => isset($this->knowledge->cautions[$id])
+                        ? Phrase::written($this->knowledge->cautions[$id])
+                        : null,
+                    array_unique($ids),
+                ),
+            ),
+        );
 
-        return $request->worn && $request->release !== null && ! $request->release->skinSafe ? [Phrase::of('contact.release_comes_off', ['release' => $request->release->name]), ...$known] : $known;
+        return $request->worn && $request->release !== null && ! $request->release->skinSafe
+            ? [Phrase::of('contact.release_comes_off', ['release' => $request->release->name]), ...$known]
+            : $known;
     }
 }

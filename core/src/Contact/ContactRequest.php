@@ -43,10 +43,14 @@ final readonly class ContactRequest
     {
         $in->only('fresh', 'surface', 'intent', 'release', 'use', 'tests');
         $fresh = $in->object('fresh')->only('family', 'skin_safe');
-        $surface = $in->object('surface')->only('id', 'hours_since_cure', 'damp', 'porous', 'sealed_with', 'solvent_min_ago', 'latex_touched', 'proved_dry', 'post_cured');
+        $surface = $in->object('surface')->only(
+            'id', 'hours_since_cure', 'damp', 'porous', 'sealed_with', 'solvent_min_ago', 'latex_touched', 'proved_dry', 'post_cured',
+        );
         $state = SurfaceState::from($surface);
         if ($state->sealedWith !== null && ! isset($knowledge->sealers[$state->sealedWith])) {
-            throw BadInput::at('surface.sealed_with', Phrase::of('contact.unknown_sealer', ['id' => $state->sealedWith, 'known' => implode(', ', array_keys($knowledge->sealers))]));
+            throw BadInput::at('surface.sealed_with', Phrase::of('contact.unknown_sealer', [
+                'id' => $state->sealedWith, 'known' => implode(', ', array_keys($knowledge->sealers)),
+            ]));
         }
         $family = $knowledge->family($fresh->text('family'));
         $touched = $knowledge->surface($surface->text('id'));
@@ -64,11 +68,14 @@ final readonly class ContactRequest
 
     /** The same question with something changed; what was tested is asked anew, for that is of one combination. */
     public function with(
-        ?Family $fresh = null, ?bool $skinSafe = null, ?SurfaceState $state = null, ?Release $release = null, bool $clearRelease = false, ?bool $supposing = null, ?OwnTests $tests = null, ?string $base = null,
+        ?Family $fresh = null, ?bool $skinSafe = null, ?SurfaceState $state = null, ?Release $release = null, bool $clearRelease = false,
+        ?bool $supposing = null, ?OwnTests $tests = null, ?string $base = null,
     ): self {
         return new self(
-            $fresh ?? $this->fresh, $skinSafe ?? $this->skinSafe, $this->surface, $state ?? $this->state, $this->intent, $clearRelease ? null : ($release ?? $this->release),
-            $this->onSkin, $this->paintAfter, $this->fineDetail, $tests ?? $this->tests, $base ?? ($fresh === null || $fresh === $this->fresh ? $this->base : null), $supposing, $this->worn,
+            $fresh ?? $this->fresh, $skinSafe ?? $this->skinSafe, $this->surface, $state ?? $this->state, $this->intent,
+            $clearRelease ? null : ($release ?? $this->release),
+            $this->onSkin, $this->paintAfter, $this->fineDetail, $tests ?? $this->tests,
+            $base ?? ($fresh === null || $fresh === $this->fresh ? $this->base : null), $supposing, $this->worn,
         );
     }
 

@@ -48,7 +48,8 @@ final readonly class ContactResult
     /** It may not be poured like this: it is stopped, or what it asks for is still missing. A test that is due is done on the way. */
     public function blocks(): bool
     {
-        return $this->verdict === Verdict::Stop || (in_array($this->verdict, [Verdict::Release, Verdict::SealAndRelease], true) && ! $this->safe);
+        return $this->verdict === Verdict::Stop
+            || (in_array($this->verdict, [Verdict::Release, Verdict::SealAndRelease], true) && ! $this->safe);
     }
 
     /** @return ContactShape */
@@ -63,7 +64,9 @@ final readonly class ContactResult
             'wear' => $this->wear,
             'because' => $this->because,
             'plan' => array_map(static fn (Preparation $step): array => $step->toArray(), $this->plan),
-            'releases' => array_map(static fn (array $r): array => ['id' => $r['release']->id, 'fit' => $r['fit'], 'why' => $r['why']], $this->releases),
+            'releases' => array_map(
+                static fn (array $r): array => ['id' => $r['release']->id, 'fit' => $r['fit'], 'why' => $r['why']], $this->releases,
+            ),
             'ruinous' => array_map(static fn (array $r): array => ['id' => $r['release']->id, 'why' => $r['why']], $this->ruinous),
             'cautions' => $this->cautions,
             'warnings' => [],

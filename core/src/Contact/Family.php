@@ -23,7 +23,10 @@ final readonly class Family
 
     public static function from(string $id, Fields $in): self
     {
-        return new self($id, $in->text('name'), $in->strings('like'), $in->text('cures_to'), (int) $in->number('wear', 0.0, 3.0), $in->text('wear_text'), $in->strings('hazards'), $in->strings('before'), $in->text('makes'), $in->strings('serves'));
+        return new self(
+            $id, $in->text('name'), $in->strings('like'), $in->text('cures_to'), (int) $in->number('wear', 0.0, 3.0),
+            $in->text('wear_text'), $in->strings('hazards'), $in->strings('before'), $in->text('makes'), $in->strings('serves'),
+        );
     }
 
     /** @param  list<string>  $names  of families or of their groups */

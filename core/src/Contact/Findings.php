@@ -16,7 +16,14 @@ final readonly class Findings
      * @param  list<Rule>  $forbidden
      * @param  list<Rule>  $contradictions  adhesion rules that say something else just as exactly as the one that decides
      */
-    private function __construct(public Rule $adhesion, public Rule $cure, public array $inhibitors, public array $doubts, public array $forbidden, public array $contradictions) {}
+    private function __construct(
+        public Rule $adhesion,
+        public Rule $cure,
+        public array $inhibitors,
+        public array $doubts,
+        public array $forbidden,
+        public array $contradictions,
+    ) {}
 
     public static function on(Family $fresh, Surface $surface, SurfaceState $state, Knowledge $knowledge): self
     {
@@ -37,8 +44,13 @@ final readonly class Findings
             };
         }
         $decides = self::exactest($adhesion);
-        $inhibitors = array_values(array_filter(array_column($cure, 'rule'), static fn (Rule $rule): bool => $rule->gives !== Inhibition::None->value));
-        usort($inhibitors, static fn (Rule $a, Rule $b): int => Inhibition::from($b->gives)->isWorseThan(Inhibition::from($a->gives)) ? 1 : -1);
+        $inhibitors = array_values(
+            array_filter(array_column($cure, 'rule'), static fn (Rule $rule): bool => $rule->gives !== Inhibition::None->value),
+        );
+        usort(
+            $inhibitors,
+            static fn (Rule $a, Rule $b): int => Inhibition::from($b->gives)->isWorseThan(Inhibition::from($a->gives)) ? 1 : -1,
+        );
         $against = [];
         foreach ($adhesion as $entry) {
             if ($entry['exactly'] === $decides['exactly'] && $entry['rule']->gives !== $decides['rule']->gives) {

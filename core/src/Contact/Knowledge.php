@@ -25,7 +25,8 @@ final readonly class Knowledge
      * @param  Schools|null  $held  what this shop holds where schools differ
      */
     private function __construct(
-        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers, public array $cautions, private array $waits = [], private array $notAtHand = [], private ?Schools $held = null,
+        public array $families, public array $surfaces, public array $rules, public array $releases, public array $sealers,
+        public array $cautions, private array $waits = [], private array $notAtHand = [], private ?Schools $held = null,
     ) {}
 
     /**
@@ -39,8 +40,15 @@ final readonly class Knowledge
      *
      * @throws BadInput for a rule that makes no sense or an id used twice
      */
-    public static function of(array $families, array $surfaces, array $rules, array $releases, array $sealers, array $cautions, array $waits = []): self
-    {
+    public static function of(
+        array $families,
+        array $surfaces,
+        array $rules,
+        array $releases,
+        array $sealers,
+        array $cautions,
+        array $waits = [],
+    ): self {
         $words = [];
         foreach (Fields::of($cautions)->names() as $id) {
             $words[$id] = Fields::of($cautions)->object($id)->text('text');
@@ -86,17 +94,23 @@ final readonly class Knowledge
 
     public function family(string $id, string $field = 'fresh.family'): Family
     {
-        return $this->families[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_family', ['id' => $id, 'known' => implode(', ', array_keys($this->families))]));
+        return $this->families[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_family', [
+            'id' => $id, 'known' => implode(', ', array_keys($this->families)),
+        ]));
     }
 
     public function surface(string $id, string $field = 'surface.id'): Surface
     {
-        return $this->surfaces[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_surface', ['id' => $id, 'known' => implode(', ', array_keys($this->surfaces))]));
+        return $this->surfaces[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_surface', [
+            'id' => $id, 'known' => implode(', ', array_keys($this->surfaces)),
+        ]));
     }
 
     public function release(string $id, string $field = 'release'): Release
     {
-        return $this->releases[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_release', ['id' => $id, 'known' => implode(', ', array_keys($this->releases))]));
+        return $this->releases[$id] ?? throw BadInput::at($field, Phrase::of('contact.unknown_release', [
+            'id' => $id, 'known' => implode(', ', array_keys($this->releases)),
+        ]));
     }
 
     /**
@@ -109,7 +123,8 @@ final readonly class Knowledge
     public function and(array $surfaces, array $releases, array $sealers): self
     {
         return new self(
-            $this->families, [...$this->surfaces, ...self::each($surfaces, Surface::from(...))], $this->rules, [...$this->releases, ...self::each($releases, Release::from(...))],
+            $this->families, [...$this->surfaces, ...self::each($surfaces, Surface::from(...))], $this->rules,
+            [...$this->releases, ...self::each($releases, Release::from(...))],
             [...$this->sealers, ...self::each($sealers, Sealer::from(...))], $this->cautions, $this->waits, $this->notAtHand, $this->held,
         );
     }
@@ -121,13 +136,19 @@ final readonly class Knowledge
      */
     public function without(array $ids): self
     {
-        return new self($this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $ids, $this->held);
+        return new self(
+            $this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $ids,
+            $this->held,
+        );
     }
 
     /** The same for a shop that holds these where schools differ. */
     public function holding(Schools $schools): self
     {
-        return new self($this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand, $schools);
+        return new self(
+            $this->families, $this->surfaces, $this->rules, $this->releases, $this->sealers, $this->cautions, $this->waits,
+            $this->notAtHand, $schools,
+        );
     }
 
     public function schools(): Schools
@@ -159,12 +180,18 @@ final readonly class Knowledge
      */
     public function only(array $rules): self
     {
-        return new self($this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand, $this->held);
+        return new self(
+            $this->families, $this->surfaces, $rules, $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand,
+            $this->held,
+        );
     }
 
     /** The same with rules of the shop's own added. */
     public function with(Rule ...$own): self
     {
-        return new self($this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions, $this->waits, $this->notAtHand, $this->held);
+        return new self(
+            $this->families, $this->surfaces, [...$this->rules, ...array_values($own)], $this->releases, $this->sealers, $this->cautions,
+            $this->waits, $this->notAtHand, $this->held,
+        );
     }
 }

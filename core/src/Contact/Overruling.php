@@ -44,7 +44,9 @@ final readonly class Overruling
     public static function wordsFor(ContactRequest $request, ContactResult $result): ?Phrase
     {
         return self::certainInTheWay($result) && ! self::isOutOfTheQuestion($result)
-            ? Phrase::of('contact.words', ['fresh' => $request->fresh->name, 'surface' => $request->surface->name, 'short' => $result->inShort])
+            ? Phrase::of('contact.words', [
+                'fresh' => $request->fresh->name, 'surface' => $request->surface->name, 'short' => $result->inShort,
+            ])
             : null;
     }
 
@@ -78,7 +80,8 @@ final readonly class Overruling
 
         return [
             'fresh' => $request->fresh->id, 'surface' => $request->surface->id, 'verdict' => $result->verdict->value, 'rules' => $rules,
-            'release' => $request->release?->id, 'sealed_with' => $request->state->sealedWith, 'damp' => $request->state->damp, 'latex_touched' => $request->state->latexTouched,
+            'release' => $request->release?->id, 'sealed_with' => $request->state->sealedWith, 'damp' => $request->state->damp,
+            'latex_touched' => $request->state->latexTouched,
         ];
     }
 

@@ -11,7 +11,9 @@ use Apalos\Core\Input\Fields;
  * What the shop's own tests said, each of one base on one surface with one sealer and one release: it clears, or stops, that
  * combination and nothing else. What a test leaves open in a question to the console holds for any.
  *
- * @phpstan-type OwnTest array{fresh: string, surface: string, base?: string|null, sealed_with?: string|null, release?: string|null, passed: bool}
+ * @phpstan-type OwnTest array{
+ *     fresh: string, surface: string, base?: string|null, sealed_with?: string|null, release?: string|null, passed: bool,
+ * }
  */
 final readonly class OwnTests
 {
@@ -24,7 +26,10 @@ final readonly class OwnTests
         $tests = [];
         foreach ($in->objects('tests', 500) as $test) {
             $test->only('fresh', 'surface', 'passed', 'sealed_with', 'release');
-            $one = ['fresh' => $knowledge->family($test->text('fresh'), $test->at('fresh'))->id, 'surface' => $knowledge->surface($test->text('surface'), $test->at('surface'))->id, 'passed' => $test->bool('passed')];
+            $one = [
+                'fresh' => $knowledge->family($test->text('fresh'), $test->at('fresh'))->id,
+                'surface' => $knowledge->surface($test->text('surface'), $test->at('surface'))->id, 'passed' => $test->bool('passed'),
+            ];
             if (in_array('sealed_with', $test->names(), true)) {
                 $one['sealed_with'] = $test->textOrNull('sealed_with');
             }

@@ -10,7 +10,14 @@ use Apalos\Core\Phrase\Phrase;
 final readonly class Preparation
 {
     /** @param  'dry'|'seal'|'block'|'release'|'wait'|'test'  $do */
-    public function __construct(public string $do, public Phrase $what, public int $coats, public float $minutes, public Phrase $note, public bool $flashesOff = false) {}
+    public function __construct(
+        public string $do,
+        public Phrase $what,
+        public int $coats,
+        public float $minutes,
+        public Phrase $note,
+        public bool $flashesOff = false,
+    ) {}
 
     /** @return array{do: 'dry'|'seal'|'block'|'release'|'wait'|'test', what: Phrase, coats: int, minutes: float, note: Phrase} */
     public function toArray(): array

@@ -24,13 +24,20 @@ final readonly class Release
 
     public static function from(string $id, Fields $in): self
     {
-        $never = array_map(static fn (Fields $n): array => ['fresh' => Scope::from($n, 'fresh'), 'surface' => Scope::from($n, 'surface'), 'text' => $n->text('text')], $in->objects('never'));
+        $never = array_map(
+            static fn (Fields $n): array => [
+                'fresh' => Scope::from($n, 'fresh'), 'surface' => Scope::from($n, 'surface'), 'text' => $n->text('text'),
+            ],
+            $in->objects('never'),
+        );
         $paint = $in->text('paint');
 
         return new self(
             $id, $in->text('name'), $in->text('how'), Scope::from($in, 'for'), Scope::from($in, 'on'), $never,
-            $in->bool('skin_safe'), $paint === 'never' ? 'never' : ($paint === 'yes' ? 'yes' : 'wash'), (int) $in->number('hides', 0.0, 3.0), (int) $in->number('coats', 1.0, 9.0),
-            $in->number('between_min'), $in->number('after_min'), $in->number('porous_after_min'), (int) $in->number('every', 1.0), $in->number('cost'),
+            $in->bool('skin_safe'), $paint === 'never' ? 'never' : ($paint === 'yes' ? 'yes' : 'wash'),
+            (int) $in->number('hides', 0.0, 3.0), (int) $in->number('coats', 1.0, 9.0),
+            $in->number('between_min'), $in->number('after_min'), $in->number('porous_after_min'), (int) $in->number('every', 1.0),
+            $in->number('cost'),
             $in->bool('vapour'), $in->choice('sure', Sure::class), $in->strings('hazards'),
         );
     }
@@ -39,7 +46,10 @@ final readonly class Release
     public function ruins(Family $fresh, Surface $surface): ?string
     {
         foreach ($this->never as $never) {
-            if ($never['fresh']->names($fresh->id, $fresh->groups) !== null && $never['surface']->names($surface->id, $surface->groups) !== null) {
+            if (
+                $never['fresh']->names($fresh->id, $fresh->groups) !== null
+                && $never['surface']->names($surface->id, $surface->groups) !== null
+            ) {
                 return $never['text'];
             }
         }

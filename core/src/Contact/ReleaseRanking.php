@@ -18,18 +18,30 @@ final readonly class ReleaseRanking
     {
         $ranked = [];
         foreach ($knowledge->releases as $release) {
-            if (! ($knowledge->isAtHand($release) || $release === $request->release) || ! $release->isFor($request->fresh, $request->surface) || $release->ruins($request->fresh, $request->surface) !== null
+            if (! ($knowledge->isAtHand($release) || $release === $request->release) || ! $release->isFor(
+                $request->fresh, $request->surface,
+            ) || $release->ruins($request->fresh, $request->surface) !== null
                 || ($request->touchesSkin() && ! $release->skinSafe) || ($request->paintAfter && $release->paint === 'never')) {
                 continue;
             }
             $own = $knowledge->schools()->prefers($release->id);
-            $ranked[] = ['release' => $release, 'fit' => round(min(1.0, $this->fit($release, $request) + ($own ? self::OWN_SCHOOL : 0.0)), 3), 'why' => $this->why($release, $request, $own), 'own' => $own];
+            $ranked[] = [
+                'release' => $release, 'fit' => round(min(1.0, $this->fit($release, $request) + ($own ? self::OWN_SCHOOL : 0.0)), 3),
+                'why' => $this->why($release, $request, $own), 'own' => $own,
+            ];
         }
         // For a piece worn on skin one that is not for skin never comes first, however well it parts.
         $behind = static fn (Release $release): int => $request->worn && ! $release->skinSafe ? 1 : 0;
-        usort($ranked, static fn (array $a, array $b): int => [$behind($a['release']), $b['own'], $b['fit'], $a['release']->id] <=> [$behind($b['release']), $a['own'], $a['fit'], $b['release']->id]);
+        usort(
+            $ranked,
+            static fn (array $a, array $b): int => [
+                $behind($a['release']), $b['own'], $b['fit'], $a['release']->id,
+            ] <=> [$behind($b['release']), $a['own'], $a['fit'], $b['release']->id],
+        );
 
-        return array_map(static fn (array $one): array => ['release' => $one['release'], 'fit' => $one['fit'], 'why' => $one['why']], $ranked);
+        return array_map(
+            static fn (array $one): array => ['release' => $one['release'], 'fit' => $one['fit'], 'why' => $one['why']], $ranked,
+        );
     }
 
     /** @return list<array{release: Release, why: Phrase}> */
@@ -67,7 +79,9 @@ final readonly class ReleaseRanking
             Phrase::of("contact.hides_{$release->hides}"),
             Phrase::of($release->skinSafe ? 'contact.safe_on_skin' : 'contact.not_on_skin'),
             Phrase::of("contact.paint_{$release->paint}"),
-            Phrase::of($release->coats === 1 ? 'contact.one_coat' : 'contact.coats', ['n' => $release->coats, 'apart' => Quantity::duration($release->betweenMin)]),
+            Phrase::of($release->coats === 1 ? 'contact.one_coat' : 'contact.coats', [
+                'n' => $release->coats, 'apart' => Quantity::duration($release->betweenMin),
+            ]),
         ];
         $wait = $request->isPorous() ? $release->porousAfterMin : $release->afterMin;
         if ($wait > 0.0) {

@@ -13,7 +13,8 @@ final readonly class Rule
     /** @param  array<string, bool|float>  $when */
     private function __construct(
         public string $id, public RuleKind $kind, private Scope $fresh, private Scope $surface, public array $when,
-        public string $gives, public Sure $sure, public string $text, public bool $asksSeal, public bool $asksTwice, private ?Intent $intent = null,
+        public string $gives, public Sure $sure, public string $text, public bool $asksSeal, public bool $asksTwice,
+        private ?Intent $intent = null,
     ) {}
 
     public static function from(Fields $in): self
@@ -28,13 +29,16 @@ final readonly class Rule
         $when = [];
         foreach ($in->objectOrNull('when')?->names() ?? [] as $name) {
             $condition = $in->object('when');
-            $when[$name] = str_ends_with($name, '_below') || str_ends_with($name, '_from') ? $condition->number($name) : $condition->bool($name);
+            $when[$name] = str_ends_with($name, '_below') || str_ends_with($name, '_from')
+                ? $condition->number($name)
+                : $condition->bool($name);
         }
         (new SurfaceState)->meets($when);
 
         return new self(
             $in->text('id'), $kind, Scope::from($in, 'fresh'), Scope::from($in, 'surface'), $when, $gives,
-            $in->choice('sure', Sure::class), $in->text('text'), $in->has('seal') && $in->bool('seal'), $in->has('twice') && $in->bool('twice'),
+            $in->choice('sure', Sure::class), $in->text('text'), $in->has('seal') && $in->bool('seal'),
+            $in->has('twice') && $in->bool('twice'),
             $in->has('intent') ? $in->choice('intent', Intent::class) : null,
         );
     }

@@ -42,9 +42,17 @@ final readonly class RuleGuard
             if ($exactly === null) {
                 continue;
             }
-            $speaking = array_values(array_filter($this->library->rules, static fn (Rule $other): bool => $other->exactlyAbout($fresh, $surface) !== null));
+            $speaking = array_values(
+                array_filter($this->library->rules, static fn (Rule $other): bool => $other->exactlyAbout($fresh, $surface) !== null),
+            );
             // Only what speaks no more exactly than it can be overruled by it.
-            $certain = array_filter($speaking, static fn (Rule $other): bool => $other->sure === Sure::Certain && $other->kind === RuleKind::Adhesion && $other->gives !== $rule->gives && $other->exactlyAbout($fresh, $surface) <= $exactly);
+            $certain = array_filter(
+                $speaking,
+                static fn (Rule $other): bool => $other->sure === Sure::Certain
+                    && $other->kind === RuleKind::Adhesion
+                    && $other->gives !== $rule->gives
+                    && $other->exactlyAbout($fresh, $surface) <= $exactly,
+            );
             if ($certain === []) {
                 continue;
             }
@@ -54,8 +62,15 @@ final readonly class RuleGuard
                     continue;
                 }
                 $was = Findings::on($fresh, $surface, $state, $before)->adhesion;
-                if ($was->sure === Sure::Certain && $was->gives !== $rule->gives && Findings::on($fresh, $surface, $state, $after)->adhesion === $rule) {
-                    throw BadInput::at($field, Phrase::of('contact.overrules_certain', ['rule' => $rule->id, 'certain' => $was->id, 'fresh' => $fresh->name, 'surface' => $surface->name, 'why' => Phrase::written($was->text)]));
+                if (
+                    $was->sure === Sure::Certain
+                    && $was->gives !== $rule->gives
+                    && Findings::on($fresh, $surface, $state, $after)->adhesion === $rule
+                ) {
+                    throw BadInput::at($field, Phrase::of('contact.overrules_certain', [
+                        'rule' => $rule->id, 'certain' => $was->id, 'fresh' => $fresh->name, 'surface' => $surface->name,
+                        'why' => Phrase::written($was->text),
+                    ]));
                 }
             }
         }
@@ -65,13 +80,20 @@ final readonly class RuleGuard
     private function refuseContradictions(array $own): void
     {
         $pairs = [...$this->pairs()];
-        $exactly = array_map(static fn (Rule $rule): array => array_filter(array_map(static fn (array $pair): ?int => $rule->exactlyAbout(...$pair), $pairs), is_int(...)), $own);
+        $exactly = array_map(
+            static fn (Rule $rule): array => array_filter(
+                array_map(static fn (array $pair): ?int => $rule->exactlyAbout(...$pair), $pairs), is_int(...),
+            ),
+            $own,
+        );
         foreach ($own as $i => $one) {
             for ($j = $i + 1; $j < count($own); $j++) {
                 $alike = $one->gives === $own[$j]->gives ? [] : array_intersect_assoc($exactly[$i], $exactly[$j]);
                 if ($alike !== [] && $this->meetAtOnce($one, $own[$j])) {
                     [$fresh, $surface] = $pairs[array_key_first($alike)];
-                    throw BadInput::at('rules', Phrase::of('contact.rules_contradict', ['one' => $one->id, 'other' => $own[$j]->id, 'fresh' => $fresh->name, 'surface' => $surface->name]));
+                    throw BadInput::at('rules', Phrase::of('contact.rules_contradict', [
+                        'one' => $one->id, 'other' => $own[$j]->id, 'fresh' => $fresh->name, 'surface' => $surface->name,
+                    ]));
                 }
             }
         }

@@ -33,7 +33,9 @@ final readonly class Schools
         [$known, $preferred, $castings, $before] = [[], [], [], []];
         foreach ($held as $school => $option) {
             $options = is_array($read[$school] ?? null) ? ($read[$school]['options'] ?? null) : null;
-            $of = is_string($option) && is_array($options) && is_array($options[$option] ?? null) ? Fields::of($options[$option], (string) $school) : null;
+            $of = is_string($option) && is_array($options) && is_array($options[$option] ?? null)
+                ? Fields::of($options[$option], (string) $school)
+                : null;
             if ($of === null) {
                 continue;
             }
@@ -43,7 +45,10 @@ final readonly class Schools
                 $castings[$from] = $of->object('casting')->text($from);
             }
             if ($of->has('before')) {
-                $before[] = ['fresh' => Scope::from($of->object('before'), 'fresh'), 'surface' => Scope::from($of->object('before'), 'surface'), 'text' => $of->object('before')->text('text')];
+                $before[] = [
+                    'fresh' => Scope::from($of->object('before'), 'fresh'), 'surface' => Scope::from($of->object('before'), 'surface'),
+                    'text' => $of->object('before')->text('text'),
+                ];
             }
         }
 
@@ -58,10 +63,15 @@ final readonly class Schools
     public static function check(array $read, Fields $in): void
     {
         foreach ($in->names() as $school) {
-            $options = is_array($read[$school] ?? null) && is_array($read[$school]['options'] ?? null) ? array_map(strval(...), array_keys($read[$school]['options'])) : [];
+            $options = is_array($read[$school] ?? null) && is_array($read[$school]['options'] ?? null)
+                ? array_map(strval(...), array_keys($read[$school]['options']))
+                : [];
             $option = $in->textOrNull($school);
             if ($options === [] || ($option !== null && ! in_array($option, $options, true))) {
-                throw BadInput::at($in->at($school), Phrase::of('contact.unknown_school', ['id' => mb_strimwidth($option ?? $school, 0, 40, '…'), 'known' => implode(', ', $options === [] ? array_map(strval(...), array_keys($read)) : $options)]));
+                throw BadInput::at($in->at($school), Phrase::of('contact.unknown_school', [
+                    'id' => mb_strimwidth($option ?? $school, 0, 40, '…'),
+                    'known' => implode(', ', $options === [] ? array_map(strval(...), array_keys($read)) : $options),
+                ]));
             }
         }
     }
@@ -74,6 +84,15 @@ final readonly class Schools
     /** @return list<string> what this shop sees to before such a pair meets */
     public function before(Family $fresh, Surface $surface): array
     {
-        return array_values(array_map(static fn (array $one): string => $one['text'], array_filter($this->before, static fn (array $one): bool => $one['fresh']->names($fresh->id, $fresh->groups) !== null && $one['surface']->names($surface->id, $surface->groups) !== null)));
+        return array_values(
+            array_map(
+                static fn (array $one): string => $one['text'],
+                array_filter(
+                    $this->before,
+                    static fn (array $one): bool => $one['fresh']->names($fresh->id, $fresh->groups) !== null
+                        && $one['surface']->names($surface->id, $surface->groups) !== null,
+                ),
+            ),
+        );
     }
 }

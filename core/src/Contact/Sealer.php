@@ -22,9 +22,15 @@ final readonly class Sealer
     public static function from(string $id, Fields $in): self
     {
         return new self(
-            $id, $in->text('name'), Scope::from($in, 'on'), (int) $in->number('coats', 1.0, 9.0), $in->number('between_min'), $in->number('dry_min'),
+            $id, $in->text('name'), Scope::from($in, 'on'), (int) $in->number('coats', 1.0, 9.0), $in->number('between_min'),
+            $in->number('dry_min'),
             $in->strings('test_under'), $in->text('text'), $in->strings('hazards'),
-            array_map(static fn (Fields $n): array => ['fresh' => Scope::from($n, 'fresh'), 'surface' => Scope::from($n, 'surface'), 'text' => $n->text('text')], $in->objects('never')),
+            array_map(
+                static fn (Fields $n): array => [
+                    'fresh' => Scope::from($n, 'fresh'), 'surface' => Scope::from($n, 'surface'), 'text' => $n->text('text'),
+                ],
+                $in->objects('never'),
+            ),
         );
     }
 
@@ -37,7 +43,10 @@ final readonly class Sealer
     public function ruins(Family $fresh, Surface $surface): ?string
     {
         foreach ($this->never as $never) {
-            if ($never['fresh']->names($fresh->id, $fresh->groups) !== null && $never['surface']->names($surface->id, $surface->groups) !== null) {
+            if (
+                $never['fresh']->names($fresh->id, $fresh->groups) !== null
+                && $never['surface']->names($surface->id, $surface->groups) !== null
+            ) {
                 return $never['text'];
             }
         }

@@ -6,7 +6,8 @@ namespace Apalos\Core\Contact;
 
 /**
  * Every state of a surface that any of some rules can tell apart. Rules ask only whether it is sealed, damp, touched with latex, proved
- * dry, post-cured, and whether hours or minutes lie below a bound: so one state from each side of every bound, and the unknown, is all there is.
+ * dry, post-cured, and whether hours or minutes lie below a bound: so one state from each side of every bound, and the unknown, is all
+ * there is.
  */
 final readonly class States
 {
@@ -20,7 +21,9 @@ final readonly class States
         $states = [];
         foreach (self::sides($rules, 'hours_below', 'hours_from') as $hours) {
             foreach (self::sides($rules, 'solvent_below') as $solvent) {
-                foreach (self::flags($rules) as ['sealed' => $sealed, 'damp' => $damp, 'latex_touched' => $latex, 'proved_dry' => $dry, 'post_cured' => $cured]) {
+                foreach (self::flags($rules) as [
+                    'sealed' => $sealed, 'damp' => $damp, 'latex_touched' => $latex, 'proved_dry' => $dry, 'post_cured' => $cured,
+                ]) {
                     $states[] = new SurfaceState($hours, $damp, null, $sealed ? $sealer : null, $solvent, $latex, $dry, $cured);
                 }
             }

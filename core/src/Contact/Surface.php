@@ -19,7 +19,14 @@ final readonly class Surface
      * @param  list<string>  $groups
      * @param  Temperature|null  $bears  for the minutes of a cast; null where it cannot be said
      */
-    private function __construct(public string $id, public string $name, public array $groups, public bool $porous, public ?string $before = null, public ?Temperature $bears = null) {}
+    private function __construct(
+        public string $id,
+        public string $name,
+        public array $groups,
+        public bool $porous,
+        public ?string $before = null,
+        public ?Temperature $bears = null,
+    ) {}
 
     /** It has drunk water, or may have: dry is what the scale has proved. */
     public function holdsWater(): bool
@@ -29,6 +36,9 @@ final readonly class Surface
 
     public static function from(string $id, Fields $in): self
     {
-        return new self($id, $in->text('name'), $in->strings('like'), $in->bool('porous'), $in->textOrNull('before'), Temperature::inOrNull($in, 'bears_c'));
+        return new self(
+            $id, $in->text('name'), $in->strings('like'), $in->bool('porous'), $in->textOrNull('before'),
+            Temperature::inOrNull($in, 'bears_c'),
+        );
     }
 }

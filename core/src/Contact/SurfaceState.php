@@ -47,9 +47,18 @@ final readonly class SurfaceState
     }
 
     /** The same surface with something changed about it. */
-    public function with(?float $hoursSinceCure = null, ?bool $damp = null, ?string $sealedWith = null, ?float $solventMinAgo = null, ?bool $provedDry = null, ?bool $postCured = null): self
-    {
-        return new self($hoursSinceCure ?? $this->hoursSinceCure, $damp ?? $this->damp, $this->porous, $sealedWith ?? $this->sealedWith, $solventMinAgo ?? $this->solventMinAgo, $this->latexTouched, $provedDry ?? $this->provedDry, $postCured ?? $this->postCured);
+    public function with(
+        ?float $hoursSinceCure = null,
+        ?bool $damp = null,
+        ?string $sealedWith = null,
+        ?float $solventMinAgo = null,
+        ?bool $provedDry = null,
+        ?bool $postCured = null,
+    ): self {
+        return new self(
+            $hoursSinceCure ?? $this->hoursSinceCure, $damp ?? $this->damp, $this->porous, $sealedWith ?? $this->sealedWith,
+            $solventMinAgo ?? $this->solventMinAgo, $this->latexTouched, $provedDry ?? $this->provedDry, $postCured ?? $this->postCured,
+        );
     }
 
     public function isSealed(): bool

@@ -11,7 +11,8 @@ use Apalos\Core\Phrase\Phrase;
  *
  * @phpstan-type WayShape array{
  *     kind: 'base'|'barrier'|'seal'|'release'|'link'|'wait'|'test', what: Phrase, adds_min: float, cost_hint: float|null,
- *     verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop', because: list<array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}>,
+ *     verdict: 'clear'|'release'|'seal-and-release'|'test-first'|'stop',
+ *     because: list<array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}>,
  *     steps: list<array{kind: 'base'|'barrier'|'seal'|'release'|'link'|'wait'|'test', id: string}>
  * }
  */
@@ -21,7 +22,13 @@ final readonly class Way
      * @param  list<array{kind: WayKind, id: string}>  $steps  what is changed, in the order it is done
      * @param  float|null  $cost  of a cast of a hand-sized mould, in the shop's money, where it is known
      */
-    public function __construct(public array $steps, public Phrase $what, public float $addsMin, public ?float $cost, public ContactResult $result) {}
+    public function __construct(
+        public array $steps,
+        public Phrase $what,
+        public float $addsMin,
+        public ?float $cost,
+        public ContactResult $result,
+    ) {}
 
     /** @return WayShape */
     public function toArray(): array

@@ -25,7 +25,16 @@ final class Costing
     private const THIS = 'this';
 
     /**
-     * @return array{lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string, total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float}, break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null, currency: string, warnings: list<array{code: string, message: Phrase}>, numbers?: list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float, moulds: int, kits: int, fixed: string, running: string}>}
+     * @return array{
+     *     lines: list<array{name: string, cost: string, kits: int, cash: string}>, mould: string, labour: string, other: string,
+     *     total: string, per_piece: string, cash: string, shares: array{materials: float, mould: float, labour: float, other: float},
+     *     break_even: array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string}|null,
+     *     currency: string, warnings: list<array{code: string, message: Phrase}>,
+     *     numbers?: list<array{
+     *         casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float, moulds: int, kits: int,
+     *         fixed: string, running: string,
+     *     }>,
+     * }
      *
      * @throws BadInput
      */
@@ -51,16 +60,25 @@ final class Costing
             $cash = $cash->plus($paid);
         }
         [$mould, $worth] = $this->moulds($in, $casts);
-        $labour = $this->sum($in, 'labour', static fn (Fields $one): Money => Money::written($one->only('what', 'min', 'hour_rate'), 'hour_rate')->times($one->number('min'))->over(60));
+        $labour = $this->sum(
+            $in, 'labour',
+            static fn (Fields $one): Money => Money::written(
+                $one->only('what', 'min', 'hour_rate'), 'hour_rate',
+            )->times($one->number('min'))->over(60),
+        );
         $other = $this->sum($in, 'other', static fn (Fields $one): Money => Money::written($one->only('name', 'price'), 'price'));
         $total = $stuff->plus($mould)->plus($labour)->plus($other);
         $good = $casts * (1.0 - $rejects / 100.0);
         $warnings = $materials === [] ? [new Warning('no_materials', Phrase::of('cost.no_materials'))] : [];
 
         return [
-            'lines' => $lines, 'mould' => $mould->toString(), 'labour' => $labour->toString(), 'other' => $other->toString(), 'total' => $total->toString(),
+            'lines' => $lines, 'mould' => $mould->toString(), 'labour' => $labour->toString(), 'other' => $other->toString(),
+            'total' => $total->toString(),
             'per_piece' => $total->over($good)->toString(), 'cash' => $cash->plus($other)->toString(),
-            'shares' => ['materials' => $stuff->shareOf($total), 'mould' => $mould->shareOf($total), 'labour' => $labour->shareOf($total), 'other' => $other->shareOf($total)],
+            'shares' => [
+                'materials' => $stuff->shareOf($total), 'mould' => $mould->shareOf($total), 'labour' => $labour->shareOf($total),
+                'other' => $other->shareOf($total),
+            ],
             'break_even' => $in->has('against') ? $this->against($in->object('against'), $worth, $total->minus($mould)->over($good)) : null,
             'currency' => $currency, 'warnings' => Warning::all($warnings),
             ...($in->has('numbers') ? ['numbers' => $this->numbers($in, $casts)] : []),
@@ -68,10 +86,14 @@ final class Costing
     }
 
     /**
-     * Other numbers of the same beside each other: grams and hands grow with the pieces, moulds wear by the cast, other things are had once.
+     * Other numbers of the same beside each other: grams and hands grow with the pieces, moulds wear by the cast, other things are had
+     * once.
      * `fixed` is what stands before the first piece, whole moulds and other things; `running` what each good one then takes.
      *
-     * @return list<array{casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float, moulds: int, kits: int, fixed: string, running: string}>
+     * @return list<array{
+     *     casts: int, per_piece: string, total: string, cash: string, used_g: float, min: float, moulds: int, kits: int, fixed: string,
+     *     running: string,
+     * }>
      */
     private function numbers(Fields $in, float $casts): array
     {
@@ -88,18 +110,32 @@ final class Costing
             $scaled = $asked;
             $scaled['casts'] = $number;
             $scaled['done'] = min($number, $in->numberOrNull('done', 0.0, $casts) ?? 0.0);
-            $scaled['materials'] = array_map(static fn (Fields $one): array => [...$one->toArray(), 'used_g' => $one->number('used_g', 0.0, self::MOST_G) * $times], $in->objects('materials'));
-            $scaled['labour'] = array_map(static fn (Fields $one): array => [...$one->toArray(), 'min' => $one->number('min') * $times], $in->objects('labour'));
+            $scaled['materials'] = array_map(
+                static fn (Fields $one): array => [...$one->toArray(), 'used_g' => $one->number('used_g', 0.0, self::MOST_G) * $times],
+                $in->objects('materials'),
+            );
+            $scaled['labour'] = array_map(
+                static fn (Fields $one): array => [...$one->toArray(), 'min' => $one->number('min') * $times], $in->objects('labour'),
+            );
             $answer = $this->ask(Fields::of($scaled, $in->at('numbers')));
             [$whole, $moulds] = $this->wholeMoulds($in, $number);
             $good = $number * (1.0 - ($in->numberOrNull('reject_pct', 0.0, 99.0) ?? 0.0) / 100.0);
             $of = static fn (string $key): Money => Money::written(Fields::of($answer), $key);
             $running = $of('total')->minus($of('mould'))->minus($of('other'))->over($good);
             $each[] = [
-                'casts' => (int) round($number), 'per_piece' => $answer['per_piece'], 'total' => $answer['total'], 'cash' => $answer['cash'],
-                'used_g' => array_sum(array_map(static fn (Fields $one): float => $one->number('used_g', 0.0, self::MOST_G) * (1.0 + ($one->numberOrNull('waste_pct', 0.0, 500.0) ?? 0.0) / 100.0), $in->objects('materials'))) * $times,
+                'casts' => (int) round($number), 'per_piece' => $answer['per_piece'], 'total' => $answer['total'],
+                'cash' => $answer['cash'],
+                'used_g' => array_sum(
+                    array_map(
+                        static fn (Fields $one): float => $one->number(
+                            'used_g', 0.0, self::MOST_G,
+                        ) * (1.0 + ($one->numberOrNull('waste_pct', 0.0, 500.0) ?? 0.0) / 100.0),
+                        $in->objects('materials'),
+                    ),
+                ) * $times,
                 'min' => array_sum(array_map(static fn (Fields $one): float => $one->number('min'), $in->objects('labour'))) * $times,
-                'moulds' => $moulds, 'kits' => array_sum(array_column($answer['lines'], 'kits')), 'fixed' => $whole->plus($of('other'))->toString(), 'running' => $running->toString(),
+                'moulds' => $moulds, 'kits' => array_sum(array_column($answer['lines'], 'kits')),
+                'fixed' => $whole->plus($of('other'))->toString(), 'running' => $running->toString(),
             ];
         }
 
@@ -165,7 +201,8 @@ final class Costing
     /**
      * Another way of making the same thing: so much before the first piece, so much for each. Where the lines cross.
      *
-     * @return array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string} and what this way costs before the first piece, and for each
+     * @return array{pieces: int|null, cheaper_below: string, cheaper_above: string, fixed: string, each: string} and what this way costs
+     *   before the first piece, and for each
      */
     private function against(Fields $in, Money $fixed, Money $each): array
     {
@@ -181,8 +218,16 @@ final class Costing
         $own = ['fixed' => $fixed->toString(), 'each' => $each->toString()];
 
         return $own + match (true) {
-            $cheaperEach && $dearerFirst => ['pieces' => (int) ceil($fixed->minus($theirs)->per($theirEach->minus($each))), 'cheaper_below' => $name, 'cheaper_above' => self::THIS],
-            $dearerEach && $cheaperFirst => ['pieces' => (int) ceil($theirs->minus($fixed)->per($each->minus($theirEach))), 'cheaper_below' => self::THIS, 'cheaper_above' => $name],
+            $cheaperEach
+                && $dearerFirst => [
+                    'pieces' => (int) ceil($fixed->minus($theirs)->per($theirEach->minus($each))), 'cheaper_below' => $name,
+                    'cheaper_above' => self::THIS,
+                ],
+            $dearerEach
+                && $cheaperFirst => [
+                    'pieces' => (int) ceil($theirs->minus($fixed)->per($each->minus($theirEach))), 'cheaper_below' => self::THIS,
+                    'cheaper_above' => $name,
+                ],
             default => ['pieces' => null, 'cheaper_below' => $never, 'cheaper_above' => $never],
         };
     }

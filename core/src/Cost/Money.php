@@ -39,7 +39,9 @@ final readonly class Money
         }
         $amount = BigRational::of($text);
 
-        return $amount->isGreaterThan(self::MOST) ? throw BadInput::at($in->at($key), Phrase::of('cost.no_price', ['text' => $text])) : new self($amount);
+        return $amount->isGreaterThan(self::MOST)
+            ? throw BadInput::at($in->at($key), Phrase::of('cost.no_price', ['text' => $text]))
+            : new self($amount);
     }
 
     public function plus(self $other): self

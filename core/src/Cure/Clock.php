@@ -33,7 +33,9 @@ final readonly class Clock
 
     private static function doubt(int $which, Observation $one): Warning
     {
-        return new Warning('doubted', Phrase::of('cure.doubted', ['n' => $which + 1, 'after' => Quantity::duration($one->after), 'room' => Quantity::temperature($one->room->degrees)]));
+        return new Warning('doubted', Phrase::of('cure.doubted', [
+            'n' => $which + 1, 'after' => Quantity::duration($one->after), 'room' => Quantity::temperature($one->room->degrees),
+        ]));
     }
 
     /**
@@ -53,7 +55,10 @@ final readonly class Clock
         }
         $factor = $model->factor($at, $mass);
 
-        return new CureResult($factor, exp($model->lnQ10), $model->offset, $bands, $model->restsOn, [...$doubts, ...iterator_to_array($this->warnings($model, $at, $mass, $factor), false)], $doubted);
+        return new CureResult(
+            $factor, exp($model->lnQ10), $model->offset, $bands, $model->restsOn,
+            [...$doubts, ...iterator_to_array($this->warnings($model, $at, $mass, $factor), false)], $doubted,
+        );
     }
 
     /** @return \Generator<Warning> */
@@ -64,7 +69,9 @@ final readonly class Clock
             yield new Warning('cold_room', Phrase::of('cure.cold_room', ['room' => Quantity::temperature($room), 'factor' => $factor]));
         }
         if ($room > self::HOT) {
-            yield new Warning('hot_room', Phrase::of('cure.hot_room', ['room' => Quantity::temperature($room), 'share' => $factor * 100.0]));
+            yield new Warning('hot_room', Phrase::of('cure.hot_room', [
+                'room' => Quantity::temperature($room), 'share' => $factor * 100.0,
+            ]));
         }
         yield from $this->beyondTheRoom($model, $mass);
     }

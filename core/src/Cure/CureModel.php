@@ -91,7 +91,10 @@ final readonly class CureModel
         );
     }
 
-    /** @return array{float, float} tens of degrees below the sheet's temperature, and the natural logarithm of how many times the sheet's time it took */
+    /**
+     * @return array{float, float} tens of degrees below the sheet's temperature, and the natural logarithm of how many times the sheet's
+     *   time it took
+     */
     private static function point(CureSheet $sheet, Observation $one, Milestone $milestone): array
     {
         return [-$one->room->tensAbove($sheet->reference), log($one->after->min / ($sheet->times[$milestone->value] ?? $one->after)->min)];
@@ -103,12 +106,17 @@ final readonly class CureModel
         return sqrt(max(0.0, $this->varOffset + 2.0 * $x * $this->covariance + $x * $x * $this->varLnQ10) + $watched ** 2);
     }
 
-    /** How far a moment that this model has not heard of is from what it expects, in standard deviations; 0 where the sheet has no such time. */
+    /**
+     * How far a moment that this model has not heard of is from what it expects, in standard deviations; 0 where the sheet has no such
+     * time.
+     */
     public function far(Observation $one): float
     {
         [$x, $y] = self::point($this->sheet, $one, $one->kind->milestone());
 
-        return isset($this->sheet->times[$one->kind->milestone()->value]) ? ($y - $this->offset - $x * $this->lnQ10) / $this->spread($x) : 0.0;
+        return isset($this->sheet->times[$one->kind->milestone()->value])
+            ? ($y - $this->offset - $x * $this->lnQ10) / $this->spread($x)
+            : 0.0;
     }
 
     /** The same for one of those it was learnt from, against all the others: the studentised residual of the one left out. */
@@ -153,7 +161,10 @@ final readonly class CureModel
         return $model;
     }
 
-    /** Cuts away what makes the moment, at $x tens of degrees below the sheet's, fall on the wrong side of $at; both in natural logarithm of the sheet's time. */
+    /**
+     * Cuts away what makes the moment, at $x tens of degrees below the sheet's, fall on the wrong side of $at; both in natural logarithm of
+     * the sheet's time.
+     */
     private function cut(float $x, float $at, float $side, int $counts): self
     {
         [$toOffset, $toQ10] = [$this->varOffset + $x * $this->covariance, $this->covariance + $x * $this->varLnQ10];
@@ -165,7 +176,8 @@ final readonly class CureModel
 
         return new self(
             $this->sheet, $this->offset + $toOffset * $moves, $this->lnQ10 + $toQ10 * $moves,
-            $this->varOffset - $toOffset ** 2 * $narrows, $this->varLnQ10 - $toQ10 ** 2 * $narrows, $this->covariance - $toOffset * $toQ10 * $narrows, $this->restsOn + $counts,
+            $this->varOffset - $toOffset ** 2 * $narrows, $this->varLnQ10 - $toQ10 ** 2 * $narrows,
+            $this->covariance - $toOffset * $toQ10 * $narrows, $this->restsOn + $counts,
         );
     }
 
@@ -216,7 +228,8 @@ final readonly class CureModel
             return null;
         }
 
-        return $this->sheet->reference->degrees - 10.0 * (log($wanted->min / ($sheetTime->min * $this->factorOfMass($mass))) - $this->offset) / $this->lnQ10;
+        return $this->sheet->reference->degrees
+            - 10.0 * (log($wanted->min / ($sheetTime->min * $this->factorOfMass($mass))) - $this->offset) / $this->lnQ10;
     }
 
     /** The mass that counts: that of one batch where the base heats itself, none where it does not. */
@@ -245,13 +258,17 @@ final readonly class CureModel
     /**
      * Written down with what is begun, so that nothing learnt later moves it.
      *
-     * @return array{sheet: array<string, float|null>, offset: float, ln_q10: float, var_offset: float, var_ln_q10: float, covariance: float, rests_on: int}
+     * @return array{
+     *     sheet: array<string, float|null>, offset: float, ln_q10: float, var_offset: float, var_ln_q10: float, covariance: float,
+     *     rests_on: int,
+     * }
      */
     public function toArray(): array
     {
         return [
             'sheet' => $this->sheet->toArray(), 'offset' => $this->offset, 'ln_q10' => $this->lnQ10,
-            'var_offset' => $this->varOffset, 'var_ln_q10' => $this->varLnQ10, 'covariance' => $this->covariance, 'rests_on' => $this->restsOn,
+            'var_offset' => $this->varOffset, 'var_ln_q10' => $this->varLnQ10, 'covariance' => $this->covariance,
+            'rests_on' => $this->restsOn,
         ];
     }
 
@@ -260,10 +277,13 @@ final readonly class CureModel
     {
         // A touch that hardly moves a clock leaves a trace of a trace: that is nothing, and no number somebody mistyped.
         $written = $in->toArray();
-        $anything = static fn (string $key): float => is_numeric($written[$key] ?? null) && abs((float) $written[$key]) < self::NOTHING ? 0.0 : $in->number($key, -1e6, 1e6);
+        $anything = static fn (string $key): float => is_numeric($written[$key] ?? null) && abs((float) $written[$key]) < self::NOTHING
+            ? 0.0
+            : $in->number($key, -1e6, 1e6);
 
         return new self(
-            CureSheet::from($in->object('sheet')), $anything('offset'), $anything('ln_q10'), $anything('var_offset'), $anything('var_ln_q10'), $anything('covariance'), (int) $in->number('rests_on'),
+            CureSheet::from($in->object('sheet')), $anything('offset'), $anything('ln_q10'), $anything('var_offset'),
+            $anything('var_ln_q10'), $anything('covariance'), (int) $in->number('rests_on'),
         );
     }
 }

@@ -50,7 +50,9 @@ final readonly class CureRequest
             $log->only('room_c', 'kind', 'minutes', 'sure');
             $kind = $log->choice('kind', Watched::class);
             if (! isset($sheet->times[$kind->milestone()->value])) {
-                throw BadInput::at($log->at('kind'), Phrase::of('cure.nothing_to_count_against', ['milestone' => $kind->milestone()->value]));
+                throw BadInput::at($log->at('kind'), Phrase::of('cure.nothing_to_count_against', [
+                    'milestone' => $kind->milestone()->value,
+                ]));
             }
             $logs[] = new Observation(
                 Celsius::of($log->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),

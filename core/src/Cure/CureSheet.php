@@ -15,7 +15,9 @@ final readonly class CureSheet
     public const USUAL_Q10 = 2.0;
 
     /** What is read of a base. */
-    public const FIELDS = ['pot_life_min', 'recoat_open_min', 'recoat_close_min', 'demould_min', 'service_min', 'full_cure_min', 'ref_c', 'q10', 'alpha'];
+    public const FIELDS = [
+        'pot_life_min', 'recoat_open_min', 'recoat_close_min', 'demould_min', 'service_min', 'full_cure_min', 'ref_c', 'q10', 'alpha',
+    ];
 
     /**
      * @param  array<value-of<Milestone>, Minutes>  $times  by milestone
@@ -58,13 +60,20 @@ final readonly class CureSheet
     {
         $pot = $this->times[Milestone::PotLife->value] ?? null;
 
-        return $pot === null ? $this : new self([...$this->times, Milestone::PotLife->value => $pot->times($times)], $this->reference, $this->q10, $this->alpha);
+        return $pot === null
+            ? $this
+            : new self([...$this->times, Milestone::PotLife->value => $pot->times($times)], $this->reference, $this->q10, $this->alpha);
     }
 
     /** The same sheet with all that follows the opening so many times as late: what is cast hot cools by its thickest place. */
     public function cooling(float $times): self
     {
-        $later = array_map(static fn (Minutes $one): Minutes => $one->times($times), array_intersect_key($this->times, array_flip([Milestone::Demould->value, Milestone::Service->value, Milestone::FullCure->value])));
+        $later = array_map(
+            static fn (Minutes $one): Minutes => $one->times($times),
+            array_intersect_key($this->times, array_flip([
+                Milestone::Demould->value, Milestone::Service->value, Milestone::FullCure->value,
+            ])),
+        );
 
         return new self([...$this->times, ...$later], $this->reference, $this->q10, $this->alpha);
     }
@@ -72,6 +81,9 @@ final readonly class CureSheet
     /** @return array<string, float|null> as {@see CureSheet::from} reads it */
     public function toArray(): array
     {
-        return [...array_map(static fn (Minutes $minutes): float => $minutes->min, $this->times), 'ref_c' => $this->reference->degrees, 'q10' => $this->q10, 'alpha' => $this->alpha];
+        return [
+            ...array_map(static fn (Minutes $minutes): float => $minutes->min, $this->times), 'ref_c' => $this->reference->degrees,
+            'q10' => $this->q10, 'alpha' => $this->alpha,
+        ];
     }
 }

@@ -24,7 +24,9 @@ final readonly class ReadyResult
     /** Days it comes too late, a day begun counted whole. */
     public function lateDays(): int
     {
-        return $this->readyMs === null || $this->wantedMs === null ? 0 : (int) max(0, ceil(($this->readyMs - $this->wantedMs) / self::DAY_MS));
+        return $this->readyMs === null || $this->wantedMs === null
+            ? 0
+            : (int) max(0, ceil(($this->readyMs - $this->wantedMs) / self::DAY_MS));
     }
 
     /** @return ReadyShape */

@@ -50,7 +50,12 @@ final readonly class Witnesses
     private static function touched(CureModel $model, array $fingers, array $doubted): self
     {
         $first = $model;
-        uasort($fingers, static fn (Observation $one, Observation $other): int => [$first->chance($other), $other->after->min] <=> [$first->chance($one), $one->after->min]);
+        uasort(
+            $fingers,
+            static fn (Observation $one, Observation $other): int => [
+                $first->chance($other), $other->after->min,
+            ] <=> [$first->chance($one), $one->after->min],
+        );
         foreach ($fingers as $i => $one) {
             if (! $one->sure && $model->chance($one) < CureModel::ONE_IN_TWO_HUNDRED) {
                 $doubted[] = $i;

@@ -24,7 +24,9 @@ final readonly class After
         $from = $in->numberOrNull('from_min') ?? 0.0;
         $until = $in->numberOrNull('until_min');
         if ($until !== null && $until < $from) {
-            throw BadInput::at($in->at('until_min'), Phrase::of('day.shuts_before_it_opens', ['op' => $in->text('op'), 'from' => $from, 'until' => $until]));
+            throw BadInput::at($in->at('until_min'), Phrase::of('day.shuts_before_it_opens', [
+                'op' => $in->text('op'), 'from' => $from, 'until' => $until,
+            ]));
         }
 
         return new self($in->text('op'), $from, $until);

@@ -17,7 +17,13 @@ final readonly class Blocks
      * @param  list<list<array{0: int, 1: int, 2: float}>>  $into  arcs from elsewhere
      * @param  list<int>  $order  every operation after what it waits for, else as they came
      */
-    private function __construct(public array $members, public array $before, public array $within, public array $into, public array $order) {}
+    private function __construct(
+        public array $members,
+        public array $before,
+        public array $within,
+        public array $into,
+        public array $order,
+    ) {}
 
     public static function of(DayGraph $graph): self
     {

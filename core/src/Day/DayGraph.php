@@ -67,7 +67,8 @@ final readonly class DayGraph
         return new self(
             count($request->operations), $minutes, $uses, $byHand, $earliest, $due, $fixed, array_values($arcs),
             // More of anything than there are operations never binds.
-            array_map(static fn (int $units): int => min($units, max(1, count($request->operations))), array_values($request->resources)), $request->hours,
+            array_map(static fn (int $units): int => min($units, max(1, count($request->operations))), array_values($request->resources)),
+            $request->hours,
             array_map(static fn (DayOperation $operation): string => $operation->id, $request->operations),
         );
     }
@@ -83,8 +84,8 @@ final readonly class DayGraph
     }
 
     /**
-     * True where the waits contradict each other whatever the hands: some ring of arcs pushes itself for ever. True as well where the budget
-     * does not last until that is known: then nothing is laid.
+     * True where the waits contradict each other whatever the hands: some ring of arcs pushes itself for ever. True as well where the
+     * budget does not last until that is known: then nothing is laid.
      */
     public function contradictsItself(Budget $budget): bool
     {

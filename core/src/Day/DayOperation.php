@@ -57,20 +57,30 @@ final readonly class DayOperation
     /** The same with one wait fewer, or with its window open for good. */
     public function waitingFor(After ...$after): self
     {
-        return new self($this->id, $this->minutes, $this->uses, array_values($after), $this->notBefore, $this->due, $this->fixed, $this->name);
+        return new self(
+            $this->id, $this->minutes, $this->uses, array_values($after), $this->notBefore, $this->due, $this->fixed, $this->name,
+        );
     }
 
     /** The same with only these resources. */
     public function using(string ...$names): self
     {
-        return new self($this->id, $this->minutes, array_values($names), $this->after, $this->notBefore, $this->due, $this->fixed, $this->name);
+        return new self(
+            $this->id, $this->minutes, array_values($names), $this->after, $this->notBefore, $this->due, $this->fixed, $this->name,
+        );
     }
 
-    /** @return array{id: string, minutes: float, uses: list<string>, after: list<array{op: string, from_min: float, until_min: float|null}>, not_before_min: float|null, due_min: float|null, fixed_min: float|null} */
+    /**
+     * @return array{
+     *     id: string, minutes: float, uses: list<string>, after: list<array{op: string, from_min: float, until_min: float|null}>,
+     *     not_before_min: float|null, due_min: float|null, fixed_min: float|null,
+     * }
+     */
     public function toArray(): array
     {
         return [
-            'id' => $this->id, 'minutes' => $this->minutes, 'uses' => $this->uses, 'after' => array_map(static fn (After $after): array => $after->toArray(), $this->after),
+            'id' => $this->id, 'minutes' => $this->minutes, 'uses' => $this->uses,
+            'after' => array_map(static fn (After $after): array => $after->toArray(), $this->after),
             'not_before_min' => $this->notBefore, 'due_min' => $this->due, 'fixed_min' => $this->fixed,
         ];
     }

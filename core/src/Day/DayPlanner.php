@@ -14,7 +14,7 @@ final readonly class DayPlanner
 {
     public const EXACT_UP_TO = 12;
 
-    private const STEPS = 6_000_000;
+    private const STEPS = 4_400_000;
 
     /** Where somebody waits. */
     private const STEPS_AT_ONCE = 1_200_000;
@@ -50,7 +50,9 @@ final readonly class DayPlanner
         if ($graph->contradictsItself($budget)) {
             return null;
         }
-        $kept = $as === [] ? null : RuleSearch::inOrder($graph, array_map(static fn (string $id): float => $as[$id] ?? INF, $graph->ids), $budget);
+        $kept = $as === []
+            ? null
+            : RuleSearch::inOrder($graph, array_map(static fn (string $id): float => $as[$id] ?? INF, $graph->ids), $budget);
 
         return $kept ?? RuleSearch::firstCome($graph, $budget) ?? RuleSearch::over($graph, $budget, false);
     }

@@ -31,12 +31,16 @@ final readonly class DayRequest
         $resources = [];
         $there = $in->object('resources');
         if (count($there->names()) > self::MOST_RESOURCES) {
-            throw BadInput::at($in->at('resources'), Phrase::of('input.too_many', ['most' => self::MOST_RESOURCES, 'there' => count($there->names())]));
+            throw BadInput::at($in->at('resources'), Phrase::of('input.too_many', [
+                'most' => self::MOST_RESOURCES, 'there' => count($there->names()),
+            ]));
         }
         foreach ($there->names() as $name) {
             $count = $there->number($name, 0.0, 1000.0);
             if ($count < 1.0 || floor($count) !== $count) {
-                throw BadInput::at($there->at($name), Phrase::of($name === DayOperation::HANDS ? 'day.no_hands' : 'day.no_such_count', ['name' => $name]));
+                throw BadInput::at(
+                    $there->at($name), Phrase::of($name === DayOperation::HANDS ? 'day.no_hands' : 'day.no_such_count', ['name' => $name]),
+                );
             }
             $resources[$name] = (int) $count;
         }
@@ -69,11 +73,19 @@ final readonly class DayRequest
             }
             foreach ($operation->after as $k => $after) {
                 if (! isset($at[$after->operation])) {
-                    throw BadInput::at("{$path}.{$i}.after.{$k}.op", Phrase::of('day.unknown_op', ['op' => $operation->id, 'other' => $after->operation]));
+                    throw BadInput::at("{$path}.{$i}.after.{$k}.op", Phrase::of('day.unknown_op', [
+                        'op' => $operation->id, 'other' => $after->operation,
+                    ]));
                 }
             }
-            if ($operation->fixed === null && in_array(DayOperation::HANDS, $operation->uses, true) && $operation->minutes > $this->hours->longest() + 1e-9) {
-                throw BadInput::at("{$path}.{$i}.minutes", Phrase::of('day.longer_than_a_day', ['op' => $operation->called(), 'minutes' => $operation->minutes, 'longest' => $this->hours->longest()]));
+            if (
+                $operation->fixed === null
+                && in_array(DayOperation::HANDS, $operation->uses, true)
+                && $operation->minutes > $this->hours->longest() + 1e-9
+            ) {
+                throw BadInput::at("{$path}.{$i}.minutes", Phrase::of('day.longer_than_a_day', [
+                    'op' => $operation->called(), 'minutes' => $operation->minutes, 'longest' => $this->hours->longest(),
+                ]));
             }
         }
         $ring = $this->ring();

@@ -23,7 +23,15 @@ final readonly class DayResult
      * @param  array<string, float>  $slack
      * @param  list<Warning>  $warnings
      */
-    private function __construct(public array $starts, public array $ends, public ?float $late, public ?float $end, public array $slack, public ?Phrase $because, public array $warnings) {}
+    private function __construct(
+        public array $starts,
+        public array $ends,
+        public ?float $late,
+        public ?float $end,
+        public array $slack,
+        public ?Phrase $because,
+        public array $warnings,
+    ) {}
 
     /**
      * @param  list<float>  $starts
@@ -38,11 +46,16 @@ final readonly class DayResult
             $ends[$id] = $starts[$i] + $graph->minutes[$i];
             $due = $graph->due[$i];
             if ($due !== null && $ends[$id] > $due + DayGraph::SAME) {
-                $warnings[] = new Warning('late', Phrase::of('day.late', ['op' => $id, 'at' => DayTime::of($ends[$id]), 'due' => DayTime::of($due)]));
+                $warnings[] = new Warning('late', Phrase::of('day.late', [
+                    'op' => $id, 'at' => DayTime::of($ends[$id]), 'due' => DayTime::of($due),
+                ]));
             }
         }
 
-        return new self($at, $ends, $score->late, $graph->count === 0 ? null : $score->end, array_combine($graph->ids, Slack::of($graph, $starts)), null, $warnings);
+        return new self(
+            $at, $ends, $score->late, $graph->count === 0 ? null : $score->end, array_combine($graph->ids, Slack::of($graph, $starts)),
+            null, $warnings,
+        );
     }
 
     public static function nothingFits(Phrase $because): self
@@ -59,7 +72,8 @@ final readonly class DayResult
     public function toArray(): array
     {
         return [
-            'starts' => $this->starts, 'ends' => $this->ends, 'late_min' => $this->late, 'end_min' => $this->end, 'feasible' => $this->isFeasible(),
+            'starts' => $this->starts, 'ends' => $this->ends, 'late_min' => $this->late, 'end_min' => $this->end,
+            'feasible' => $this->isFeasible(),
             'slack' => $this->slack, 'because' => $this->because, 'warnings' => Warning::all($this->warnings),
         ];
     }

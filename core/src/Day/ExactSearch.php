@@ -9,7 +9,8 @@ use Apalos\Core\Result\Budget;
 /**
  * The best day of all, for a handful of operations. What shares a resource is put in order of its start, one after the other;
  * for the order so far every wait only pushes starts later, so the least fixed point is at once the earliest of all and a bound
- * on whatever follows (branch and bound, see {@see LowerBound} for the rest of it). Of two beginnings with the same operations, one that is nowhere later makes the other needless.
+ * on whatever follows (branch and bound, see {@see LowerBound} for the rest of it). Of two beginnings with the same operations, one that is
+ * nowhere later makes the other needless.
  */
 final class ExactSearch
 {
@@ -38,11 +39,17 @@ final class ExactSearch
     private array $alike = [];
 
     /** @param  list<float>|null  $best  a plan to beat */
-    private function __construct(private readonly DayGraph $graph, private ?array $best, private ?Score $score, private readonly Budget $budget)
-    {
+    private function __construct(
+        private readonly DayGraph $graph,
+        private ?array $best,
+        private ?Score $score,
+        private readonly Budget $budget,
+    ) {
         $this->bound = new LowerBound($graph);
         $this->windows = array_filter($graph->arcs, static fn (array $arc): bool => $arc[2] <= 0.0) !== [];
-        $this->shared = array_values(array_filter(range(0, $graph->count - 1), static fn (int $i): bool => $graph->uses[$i] !== [] && $graph->fixed[$i] === null));
+        $this->shared = array_values(
+            array_filter(range(0, $graph->count - 1), static fn (int $i): bool => $graph->uses[$i] !== [] && $graph->fixed[$i] === null),
+        );
         $this->taken = Timeline::of($graph, $budget)->stretches();
     }
 
@@ -57,7 +64,10 @@ final class ExactSearch
         }
         $search = new self($graph, $known, $known === null ? null : $graph->score($known), $budget);
         $starts = $search->settled($graph->earliest, [], []);
-        $starts === null || $search->place(0, $starts, [], array_map(static fn (int $units): array => array_fill(0, $units, null), $graph->capacity), []);
+        $starts === null
+            || $search->place(
+                0, $starts, [], array_map(static fn (int $units): array => array_fill(0, $units, null), $graph->capacity), [],
+            );
 
         return $search->best;
     }
@@ -79,10 +89,19 @@ final class ExactSearch
 
             return;
         }
-        if (! $this->budget->spend(self::LOOK) || ($this->score !== null && ! $this->bound->of($starts, $rest)->beats($this->score)) || $this->isNeedless($placed, $starts, $last)) {
+        if (
+            ! $this->budget->spend(self::LOOK)
+            || ($this->score !== null && ! $this->bound->of($starts, $rest)->beats($this->score))
+            || $this->isNeedless($placed, $starts, $last)
+        ) {
             return;
         }
-        usort($rest, fn (int $a, int $b): int => [$starts[$a], $this->graph->due[$a] ?? INF, $this->graph->minutes[$a]] <=> [$starts[$b], $this->graph->due[$b] ?? INF, $this->graph->minutes[$b]]);
+        usort(
+            $rest,
+            fn (int $a, int $b): int => [
+                $starts[$a], $this->graph->due[$a] ?? INF, $this->graph->minutes[$a],
+            ] <=> [$starts[$b], $this->graph->due[$b] ?? INF, $this->graph->minutes[$b]],
+        );
         foreach ($rest as $next) {
             if ($this->waitsForOneOf($next, $placed)) {
                 continue;
@@ -118,7 +137,10 @@ final class ExactSearch
     {
         foreach ($rest as $later) {
             if ($later !== $next) {
-                $alone = array_filter(array_intersect($this->graph->uses[$next], $this->graph->uses[$later]), fn (int $r): bool => $this->graph->capacity[$r] === 1);
+                $alone = array_filter(
+                    array_intersect($this->graph->uses[$next], $this->graph->uses[$later]),
+                    fn (int $r): bool => $this->graph->capacity[$r] === 1,
+                );
                 $starts[$later] = max($starts[$later], $starts[$next] + ($alone === [] ? 0.0 : $this->graph->minutes[$next]));
             }
         }
@@ -129,7 +151,9 @@ final class ExactSearch
     private function waitsForOneOf(int $next, int $placed): bool
     {
         foreach ($this->graph->arcs as [$a, $b, $w]) {
-            if ($b === $next && $w > 0.0 && ($placed >> $a & 1) === 0 && $this->graph->fixed[$a] === null && $this->graph->uses[$a] !== []) {
+            if (
+                $b === $next && $w > 0.0 && ($placed >> $a & 1) === 0 && $this->graph->fixed[$a] === null && $this->graph->uses[$a] !== []
+            ) {
                 return true;
             }
         }
@@ -161,7 +185,14 @@ final class ExactSearch
                 }
                 $alike[$who === null ? 'free'.json_encode($this->taken[$resource][$number]) : "after{$who}"] ??= $number;
             }
-            $ways = array_merge(...array_map(static fn (array $way): array => array_map(static fn (int $number): array => [$resource => $number] + $way, array_values($alike)), $ways));
+            $ways = array_merge(
+                ...array_map(
+                    static fn (array $way): array => array_map(
+                        static fn (int $number): array => [$resource => $number] + $way, array_values($alike),
+                    ),
+                    $ways,
+                ),
+            );
         }
 
         return $ways;

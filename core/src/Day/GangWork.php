@@ -38,17 +38,27 @@ final readonly class GangWork
         }
         [$pour, $open] = [$in->positive('pour_min', 600.0), $in->number('open_min', 0.0, 600.0)];
         if (max($pour, $open) > $hours->longest()) {
-            throw BadInput::at($in->at('pour_min'), Phrase::of('day.longer_than_a_day', ['op' => 'pour', 'minutes' => max($pour, $open), 'longest' => $hours->longest()]));
+            throw BadInput::at($in->at('pour_min'), Phrase::of('day.longer_than_a_day', [
+                'op' => 'pour', 'minutes' => max($pour, $open), 'longest' => $hours->longest(),
+            ]));
         }
 
-        return new self($cycles, (int) max(1.0, floor($in->number('moulds', 1.0, 200.0))), $pour, $in->numberOrNull('chamber_min', 0.0, 600.0) ?? 0.0, $in->number('wait_min', 0.0, 100_000.0), $open, $now, $hours, max(1, $hands));
+        return new self(
+            $cycles, (int) max(1.0, floor($in->number('moulds', 1.0, 200.0))), $pour, $in->numberOrNull('chamber_min', 0.0, 600.0) ?? 0.0,
+            $in->number('wait_min', 0.0, 100_000.0), $open, $now, $hours, max(1, $hands),
+        );
     }
 
     public function run(): GangResult
     {
         [$pours, $opens] = $this->laid();
         $end = $opens === [] ? INF : max($opens);
-        $more = (new self($this->cycles, $this->moulds + 1, $this->pour, $this->chamber, $this->wait, $this->open, $this->now, $this->hours, $this->hands))->laid()[1];
+        $more = (
+            new self(
+                $this->cycles, $this->moulds + 1, $this->pour, $this->chamber, $this->wait, $this->open, $this->now, $this->hours,
+                $this->hands,
+            )
+        )->laid()[1];
         // What each would take alone, were nothing else short: the one that takes longest holds the others up.
         $loads = [
             'hands' => $this->cycles * ($this->pour + $this->open) / $this->hands,
@@ -57,7 +67,9 @@ final readonly class GangWork
         ];
         arsort($loads);
 
-        return new GangResult($this->cycles, $pours, $end, $more === [] ? INF : max($more), (string) array_key_first($loads), $loads, $this->hours);
+        return new GangResult(
+            $this->cycles, $pours, $end, $more === [] ? INF : max($more), (string) array_key_first($loads), $loads, $this->hours,
+        );
     }
 
     /** @return array{list<float>, list<float>} starts of pours and ends of openings; empty where the hours given run out */
@@ -76,7 +88,9 @@ final readonly class GangWork
             asort($free);
             $mould = (int) array_key_first($free);
             sort($due);
-            $pourAt = count($pours) < $this->cycles && $free[$mould] < INF ? $this->hours->fit(max($hands[$hand], $free[$mould], $this->chamber > 0.0 ? $chamber : -INF), $this->pour) : INF;
+            $pourAt = count($pours) < $this->cycles && $free[$mould] < INF
+                ? $this->hours->fit(max($hands[$hand], $free[$mould], $this->chamber > 0.0 ? $chamber : -INF), $this->pour)
+                : INF;
             $openAt = $due === [] ? INF : $this->hours->fit(max($hands[$hand], $due[0][0]), $this->open);
             if ($pourAt === INF && $openAt === INF) {
                 return [[], []];

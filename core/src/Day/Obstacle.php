@@ -24,7 +24,9 @@ final readonly class Obstacle
                 return Phrase::of('day.cannot_say');
             }
 
-            return Phrase::of('day.no_hours_left', ['end' => $this->request->hours->end() === -INF ? Phrase::of('day.never') : DayTime::of($this->request->hours->end())]);
+            return Phrase::of('day.no_hours_left', [
+                'end' => $this->request->hours->end() === -INF ? Phrase::of('day.never') : DayTime::of($this->request->hours->end()),
+            ]);
         }
         // Whether it fits without a window is asked quickly first; only of a handful is it worth looking at every order.
         $ways = [fn (DayRequest $open): ?array => $this->planner->quick($open, [], $this->budget->part(self::A_WINDOW))];
@@ -46,12 +48,22 @@ final readonly class Obstacle
     private function fits(DayRequest $open, float $share): bool
     {
         return $this->planner->quick($open, [], $this->budget->part($share)) !== null
-            || (count($open->operations) <= DayPlanner::EXACT_UP_TO && $this->planner->starts(DayGraph::of($open), $this->budget->part($share)) !== null);
+            || (
+                count($open->operations) <= DayPlanner::EXACT_UP_TO
+                && $this->planner->starts(DayGraph::of($open), $this->budget->part($share)) !== null
+            );
     }
 
     private function open(): DayRequest
     {
-        return $this->request->with(array_map(static fn (DayOperation $one): DayOperation => $one->waitingFor(...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after)), $this->request->operations));
+        return $this->request->with(
+            array_map(
+                static fn (DayOperation $one): DayOperation => $one->waitingFor(
+                    ...array_map(static fn (After $after): After => new After($after->operation, $after->from), $one->after),
+                ),
+                $this->request->operations,
+            ),
+        );
     }
 
     /** @return list<array{0: int, 1: int}> the narrowest first */
@@ -84,10 +96,14 @@ final readonly class Obstacle
     private function said(int $i, After $window, array $starts): Phrase
     {
         $operation = $this->request->operations[$i];
-        $number = array_search($window->operation, array_map(static fn (DayOperation $one): string => $one->id, $this->request->operations), true);
+        $number = array_search(
+            $window->operation, array_map(static fn (DayOperation $one): string => $one->id, $this->request->operations), true,
+        );
         $opened = $this->request->operations[(int) $number];
         $shuts = $starts[(int) $number] + $opened->minutes + (float) $window->until;
-        $values = ['op' => $operation->called(), 'other' => $opened->called(), 'at' => DayTime::of($starts[$i]), 'shuts' => DayTime::of($shuts)];
+        $values = [
+            'op' => $operation->called(), 'other' => $opened->called(), 'at' => DayTime::of($starts[$i]), 'shuts' => DayTime::of($shuts),
+        ];
 
         return $opened->fixed !== null
             ? Phrase::of('day.window_begun', $values)

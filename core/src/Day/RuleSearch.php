@@ -60,7 +60,12 @@ final class RuleSearch
     public static function inOrder(DayGraph $graph, array $starts, Budget $budget): ?array
     {
         $blocks = Blocks::of($graph);
-        $first = array_map(static fn (array $members): float => array_reduce($members, static fn (float $least, int $i): float => min($least, $starts[$i]), INF), $blocks->members);
+        $first = array_map(
+            static fn (array $members): float => array_reduce(
+                $members, static fn (float $least, int $i): float => min($least, $starts[$i]), INF,
+            ),
+            $blocks->members,
+        );
         $order = array_keys($blocks->members);
         usort($order, static fn (int $a, int $b): int => $first[$a] <=> $first[$b]);
 
@@ -88,7 +93,9 @@ final class RuleSearch
             return;
         }
         $order = $order === [] ? self::asTheyCame($this->plan->blocks) : $order;
-        $tries = ! $thorough || $this->graph->count <= DayPlanner::EXACT_UP_TO ? self::TO_BEAT : intdiv(self::LAID, $this->graph->count) + 60;
+        $tries = ! $thorough || $this->graph->count <= DayPlanner::EXACT_UP_TO
+            ? self::TO_BEAT
+            : intdiv(self::LAID, $this->graph->count) + 60;
         for ($still = 0; $tries > 0 && ! $this->budget->isShort(); $tries--) {
             $trial = $this->moved($order, $still > self::STILL ? 4 : 1);
             if ($this->better($trial)) {
@@ -143,7 +150,10 @@ final class RuleSearch
             return $came;
         };
 
-        return [$came, $by($due), $by($longest), $by($length), $by($earliest), $by(array_map(static fn (float $d, float $l): float => $d - $l, $due, $length))];
+        return [
+            $came, $by($due), $by($longest), $by($length), $by($earliest),
+            $by(array_map(static fn (float $d, float $l): float => $d - $l, $due, $length)),
+        ];
     }
 
     /**

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Day;
 
-/** How much later one operation alone could start, all others as they stand: no window broken, nothing else later, nor the end of it all. */
+/**
+ * How much later one operation alone could start, all others as they stand: no window broken, nothing else later, nor the end of it all.
+ */
 final readonly class Slack
 {
     /**

@@ -94,7 +94,9 @@ final class Timeline
     /** @return list<list<list<array{0: float, 1: float}>>> by resource, by unit */
     public function stretches(): array
     {
-        return array_map(static fn (array $units, int $capacity): array => array_pad($units, $capacity, []), $this->taken, $this->graph->capacity);
+        return array_map(
+            static fn (array $units, int $capacity): array => array_pad($units, $capacity, []), $this->taken, $this->graph->capacity,
+        );
     }
 
     /** @param  list<array{0: float, 1: float}>  $stretches */

@@ -8,8 +8,10 @@ namespace Apalos\Core\Facts;
 final readonly class ChainCheck
 {
     /**
-     * @param  list<array{id: int, fact: SealedFact|null, seal: string|null}>  $rows  of one stream, in the order of their numbers; without a fact where nobody can read it
-     * @return array{break: ChainBreak, id: int, nth: int}|null  the first that does not fit: its number, and the place in the stream; null where all do
+     * @param  list<array{id: int, fact: SealedFact|null, seal: string|null}>  $rows of one stream, in the order of their numbers; without a
+     *   fact where nobody can read it
+     * @return array{break: ChainBreak, id: int, nth: int}|null the first that does not fit: its number, and the place in the stream; null
+     *   where all do
      */
     public static function first(array $rows): ?array
     {
@@ -22,7 +24,9 @@ final readonly class ChainCheck
                 $row['seal'] === null || $fact->nth < 1 || in_array($fact->nth, array_slice($places, 0, $i), true) => ChainBreak::SlippedIn,
                 $fact->nth > $wanted => in_array($wanted, array_slice($places, $i + 1), true) ? ChainBreak::Moved : ChainBreak::Missing,
                 $fact->nth < $wanted => ChainBreak::Moved,
-                ! hash_equals(Seal::of($fact, $before), $row['seal']) => self::isMoved($rows, $i, $before) ? ChainBreak::Moved : ChainBreak::Changed,
+                ! hash_equals(Seal::of($fact, $before), $row['seal']) => self::isMoved($rows, $i, $before)
+                    ? ChainBreak::Moved
+                    : ChainBreak::Changed,
                 default => null,
             };
             if ($break !== null) {
@@ -44,7 +48,10 @@ final readonly class ChainCheck
         foreach ($rows as $j => $other) {
             if ($j !== $i && $other['fact'] !== null && $other['seal'] !== null) {
                 $fact = $other['fact'];
-                $here = new SealedFact($fact->stream, $fact->streamId, $i + 1, $fact->key, $fact->kind, $fact->atMs, $fact->clockMs, $fact->payload, $fact->person, $fact->witness, $fact->door, $fact->device);
+                $here = new SealedFact(
+                    $fact->stream, $fact->streamId, $i + 1, $fact->key, $fact->kind, $fact->atMs, $fact->clockMs, $fact->payload,
+                    $fact->person, $fact->witness, $fact->door, $fact->device,
+                );
                 if (hash_equals(Seal::of($here, $before), $other['seal'])) {
                     return true;
                 }

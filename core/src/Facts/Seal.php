@@ -28,7 +28,9 @@ final readonly class Seal
     /**
      * Of many streams at once: their last facts in one seal, after that of the anchor before.
      *
-     * @param  iterable<array{string, int, int, string}>  $heads  stream, its number, place and seal of its last fact, in the order of streams and numbers
+     * @param  iterable<array{string, int, int, string}>  $heads stream, its number, place and seal of its last fact, in the order
+     *   of streams
+     *   and numbers
      */
     public static function anchor(iterable $heads, string $before): string
     {
@@ -69,6 +71,8 @@ final readonly class Seal
 
     private static function figure(float $number): string
     {
-        return $number === floor($number) && abs($number) < 2.0 ** 53 ? sprintf('%.0F', $number + 0.0) : json_encode($number, JSON_THROW_ON_ERROR);
+        return $number === floor($number) && abs($number) < 2.0 ** 53
+            ? sprintf('%.0F', $number === 0.0 ? 0.0 : $number)
+            : json_encode($number, JSON_THROW_ON_ERROR);
     }
 }

@@ -18,16 +18,20 @@ final readonly class SealedFact
      * @param  string|null  $device  what it came from: a tablet, a token
      */
     public function __construct(
-        public string $stream, public int $streamId, public int $nth, public string $key, public string $kind, public int $atMs, public ?int $clockMs,
-        public array $payload, public ?string $person = null, public ?string $witness = null, public ?string $door = null, public ?string $device = null,
+        public string $stream, public int $streamId, public int $nth, public string $key, public string $kind, public int $atMs,
+        public ?int $clockMs,
+        public array $payload, public ?string $person = null, public ?string $witness = null, public ?string $door = null,
+        public ?string $device = null,
     ) {}
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
-            'stream' => $this->stream, 'stream_id' => $this->streamId, 'nth' => $this->nth, 'key' => $this->key, 'kind' => $this->kind, 'at' => $this->atMs, 'clock' => $this->clockMs,
-            'payload' => $this->payload, 'person' => $this->person, 'witness' => $this->witness, 'door' => $this->door, 'device' => $this->device,
+            'stream' => $this->stream, 'stream_id' => $this->streamId, 'nth' => $this->nth, 'key' => $this->key, 'kind' => $this->kind,
+            'at' => $this->atMs, 'clock' => $this->clockMs,
+            'payload' => $this->payload, 'person' => $this->person, 'witness' => $this->witness, 'door' => $this->door,
+            'device' => $this->device,
         ];
     }
 }

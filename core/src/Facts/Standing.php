@@ -22,6 +22,8 @@ final readonly class Standing
             }
         }
 
-        return array_values(array_filter($facts, static fn (Fact $fact): bool => ! $fact->kind->isUndoing() && ! isset($undone[$fact->id])));
+        return array_values(
+            array_filter($facts, static fn (Fact $fact): bool => ! $fact->kind->isUndoing() && ! isset($undone[$fact->id])),
+        );
     }
 }

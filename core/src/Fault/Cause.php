@@ -16,7 +16,17 @@ final readonly class Cause
      * @param  list<Telling>  $tellings
      * @param  list<string>|null  $families  chemistries it can be the cause in; null in all
      */
-    private function __construct(public string $id, public string $name, public float $usual, public array $seen, public array $where, public array $tellings, public string $look, public string $next, private ?array $families = null) {}
+    private function __construct(
+        public string $id,
+        public string $name,
+        public float $usual,
+        public array $seen,
+        public array $where,
+        public array $tellings,
+        public string $look,
+        public string $next,
+        private ?array $families = null,
+    ) {}
 
     public static function from(string $id, Fields $in): self
     {
@@ -30,7 +40,10 @@ final readonly class Cause
             $where[$place] = $in->object('where')->number($place, 0.001, 1000.0);
         }
 
-        return new self($id, $in->text('name'), $in->positive('usual'), $seen, $where, array_map(Telling::from(...), $in->objects('facts')), $in->text('look'), $in->text('next'), $in->has('families') ? $in->strings('families') : null);
+        return new self(
+            $id, $in->text('name'), $in->positive('usual'), $seen, $where, array_map(Telling::from(...), $in->objects('facts')),
+            $in->text('look'), $in->text('next'), $in->has('families') ? $in->strings('families') : null,
+        );
     }
 
     /** Sulphur stops no urethane, and what comes in one part has no ratio. */

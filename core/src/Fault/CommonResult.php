@@ -10,7 +10,10 @@ use Apalos\Core\Phrase\Phrase;
 final readonly class CommonResult
 {
     /**
-     * @param  list<array{what: string, value: string, bad: int, all: int, elsewhere_bad: int, elsewhere_all: int, chance: float, corrected: float, sure: bool}>  $found
+     * @param list<array{
+     *     what: string, value: string, bad: int, all: int, elsewhere_bad: int, elsewhere_all: int, chance: float, corrected: float,
+     *     sure: bool,
+     * }>  $found
      * @param  int  $looked  so many things that could have stood out were looked at
      * @param  bool  $couldTell  whether anything could have come out sure
      */
@@ -28,7 +31,15 @@ final readonly class CommonResult
         };
     }
 
-    /** @return array{found: list<array{what: string, value: string, bad: int, all: int, elsewhere_bad: int, elsewhere_all: int, chance: float, corrected: float, sure: bool}>, looked: int, bad: int, all: int, says: Phrase} */
+    /**
+     * @return array{
+     *     found: list<array{
+     *         what: string, value: string, bad: int, all: int, elsewhere_bad: int, elsewhere_all: int, chance: float, corrected: float,
+     *         sure: bool,
+     *     }>,
+     *     looked: int, bad: int, all: int, says: Phrase,
+     * }
+     */
     public function toArray(): array
     {
         return ['found' => $this->found, 'looked' => $this->looked, 'bad' => $this->bad, 'all' => $this->all, 'says' => $this->says()];

@@ -14,11 +14,20 @@ final readonly class FaultBook
      * @param  array<string, Cause>  $causes
      * @param  float  $unseen  how many times likelier a cause is that does not show this symptom
      * @param  float  $elsewhere  the same for a place
-     * @param  array<string, array{ask: string, answers: list<array{value: float|bool|string, text: string}>}>  $questions  by fact, or `where`
+     * @param  array<string, array{ask: string, answers: list<array{value: float|bool|string, text: string}>}>  $questions by fact, or
+     *   `where`
      * @param  array<string, float>  $ratioBears  per cent off its ratio that a chemistry bears
      * @param  list<string>  $families  chemistries that are known; none where nobody said
      */
-    private function __construct(public array $symptoms, public array $causes, public float $unseen, public float $elsewhere, public array $questions, public array $ratioBears = [], public array $families = []) {}
+    private function __construct(
+        public array $symptoms,
+        public array $causes,
+        public float $unseen,
+        public float $elsewhere,
+        public array $questions,
+        public array $ratioBears = [],
+        public array $families = [],
+    ) {}
 
     /**
      * @param  array<array-key, mixed>  $symptoms
@@ -50,6 +59,9 @@ final readonly class FaultBook
             $asked[(string) $fact] = ['ask' => $one->text('ask'), 'answers' => $answers];
         }
 
-        return new self(array_map(strval(...), array_keys($symptoms)), $known, $in->positive('unseen'), $in->positive('elsewhere'), $asked, $bears, array_map(strval(...), array_keys($families)));
+        return new self(
+            array_map(strval(...), array_keys($symptoms)), $known, $in->positive('unseen'), $in->positive('elsewhere'), $asked, $bears,
+            array_map(strval(...), array_keys($families)),
+        );
     }
 }

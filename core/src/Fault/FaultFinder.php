@@ -9,7 +9,8 @@ use Apalos\Core\Result\Warning;
 
 /**
  * The likeliest causes of what was seen. Each symptom, place and fact makes a cause so many times likelier than it is anyway; what a shop
- * has confirmed counts as so many cases beside the usual ones. A cause that cannot be in this chemistry has no share. Symptoms and facts are taken as independent given the cause (naive Bayes).
+ * has confirmed counts as so many cases beside the usual ones. A cause that cannot be in this chemistry has no share. Symptoms and facts
+ * are taken as independent given the cause (naive Bayes).
  */
 final readonly class FaultFinder
 {
@@ -29,7 +30,10 @@ final readonly class FaultFinder
         $causes = [];
         foreach ($shares as $id => $share) {
             $cause = $this->book->causes[$id];
-            $causes[] = ['id' => $id, 'name' => $cause->name, 'share' => $share, ...$this->because($cause, $asked, $told), 'look' => Phrase::written($cause->look), 'next' => Phrase::written($cause->next)];
+            $causes[] = [
+                'id' => $id, 'name' => $cause->name, 'share' => $share, ...$this->because($cause, $asked, $told),
+                'look' => Phrase::written($cause->look), 'next' => Phrase::written($cause->next),
+            ];
         }
         $warnings = ($causes[0]['share'] ?? 0.0) < self::UNSURE ? [new Warning('unsure', Phrase::of('fault.unsure'))] : [];
 
@@ -78,11 +82,21 @@ final readonly class FaultFinder
             $said[$times >= $others ? 'because' : 'against'][] = Phrase::written($because);
         };
         foreach ($asked->seen as $symptom) {
-            isset($cause->seen[$symptom]) && $say($cause->seen[$symptom]['times'], $this->others($cause, $asked, fn (Cause $other): float => $other->seen[$symptom]['times'] ?? $this->book->unseen), $cause->seen[$symptom]['because']);
+            isset($cause->seen[$symptom])
+                && $say(
+                    $cause->seen[$symptom]['times'],
+                    $this->others($cause, $asked, fn (Cause $other): float => $other->seen[$symptom]['times'] ?? $this->book->unseen),
+                    $cause->seen[$symptom]['because'],
+                );
         }
         foreach ($told as $fact => $value) {
             $telling = $cause->toldBy($fact, $value);
-            $telling !== null && $say($telling->times, $this->others($cause, $asked, static fn (Cause $other): float => $other->toldBy($fact, $value)->times ?? 1.0), $telling->because);
+            $telling !== null
+                && $say(
+                    $telling->times,
+                    $this->others($cause, $asked, static fn (Cause $other): float => $other->toldBy($fact, $value)->times ?? 1.0),
+                    $telling->because,
+                );
         }
         if (($asked->confirmed[$cause->id] ?? 0.0) > 0.0) {
             $said['because'][] = Phrase::of('fault.found_here', ['times' => (int) $asked->confirmed[$cause->id]]);

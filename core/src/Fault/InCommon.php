@@ -34,18 +34,28 @@ final readonly class InCommon
         }
         // What every pour shares, or what could not stand out however it had gone, is not looked at: it would only blur the others.
         $looked = array_values(array_filter($groups, static fn (array $group): bool => $group['all'] > 0 && $group['all'] < $all));
-        $telling = array_values(array_filter($looked, static fn (array $group): bool => Hypergeometric::least($group['all'], $bad, $all) < self::SURE));
-        $chances = array_map(static fn (array $group): float => Hypergeometric::atLeast($group['bad'], $group['all'], $bad, $all), $telling);
+        $telling = array_values(
+            array_filter($looked, static fn (array $group): bool => Hypergeometric::least($group['all'], $bad, $all) < self::SURE),
+        );
+        $chances = array_map(
+            static fn (array $group): float => Hypergeometric::atLeast($group['bad'], $group['all'], $bad, $all), $telling,
+        );
         $found = [];
         foreach (Holm::corrected($chances) as $i => $corrected) {
             if ($corrected >= self::PERHAPS) {
                 break;
             }
             $group = $telling[$i];
-            $found[] = [...$group, 'elsewhere_bad' => $bad - $group['bad'], 'elsewhere_all' => $all - $group['all'], 'chance' => $chances[$i], 'corrected' => $corrected, 'sure' => $corrected < self::SURE];
+            $found[] = [
+                ...$group, 'elsewhere_bad' => $bad - $group['bad'], 'elsewhere_all' => $all - $group['all'], 'chance' => $chances[$i],
+                'corrected' => $corrected, 'sure' => $corrected < self::SURE,
+            ];
         }
         // Could anything have come out sure, had every bad pour shared it?
-        $could = $telling !== [] && min(array_map(static fn (array $group): float => Hypergeometric::least($group['all'], $bad, $all), $telling)) * count($telling) < self::SURE;
+        $could = $telling !== []
+            && min(
+                array_map(static fn (array $group): float => Hypergeometric::least($group['all'], $bad, $all), $telling),
+            ) * count($telling) < self::SURE;
 
         return new CommonResult($found, count($telling), $bad, $all, $could);
     }

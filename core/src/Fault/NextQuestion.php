@@ -56,6 +56,8 @@ final readonly class NextQuestion
 
     private function times(Cause $cause, string $fact, float|bool|string $value): float
     {
-        return $fact === 'where' ? ($cause->where[is_string($value) ? $value : ''] ?? $this->book->elsewhere) : ($cause->toldBy($fact, $value)->times ?? 1.0);
+        return $fact === 'where'
+            ? ($cause->where[is_string($value) ? $value : ''] ?? $this->book->elsewhere)
+            : ($cause->toldBy($fact, $value)->times ?? 1.0);
     }
 }

@@ -10,7 +10,14 @@ use Apalos\Core\Input\Fields;
 final readonly class Telling
 {
     /** @param  list<string|bool>  $is  any of these; empty where bounds are asked */
-    private function __construct(public string $fact, public ?float $over, public ?float $under, public array $is, public float $times, public string $because) {}
+    private function __construct(
+        public string $fact,
+        public ?float $over,
+        public ?float $under,
+        public array $is,
+        public float $times,
+        public string $because,
+    ) {}
 
     public static function from(Fields $in): self
     {

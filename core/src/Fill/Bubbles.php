@@ -29,7 +29,10 @@ final class Bubbles
     private const FAST = 6.0;
 
     /**
-     * @return array{cases: list<array{name: string, smallest_mm: float, squeezed_mm: float|null}>, advice: list<Phrase>, warnings: list<array{code: string, message: Phrase}>}
+     * @return array{
+     *     cases: list<array{name: string, smallest_mm: float, squeezed_mm: float|null}>, advice: list<Phrase>,
+     *     warnings: list<array{code: string, message: Phrase}>,
+     * }
      *
      * @throws BadInput
      */
@@ -51,14 +54,19 @@ final class Bubbles
                 throw BadInput::at($case->at('to_min'), Phrase::of('fill.no_time', ['name' => $name]));
             }
             if ($to > $mix->potLife) {
-                $warnings[] = new Warning('past_pot_life', Phrase::of('fill.past_pot_life', ['name' => $name, 'pot' => Quantity::duration($mix->potLife)]));
+                $warnings[] = new Warning('past_pot_life', Phrase::of('fill.past_pot_life', [
+                    'name' => $name, 'pot' => Quantity::duration($mix->potLife),
+                ]));
             }
             if ($mix->fluidSeconds($from, $to) <= 0.0) {
                 throw BadInput::at($case->at('from_min'), Phrase::of('fill.after_pot_life', ['pot' => Quantity::duration($mix->potLife)]));
             }
             $pressure = $case->has('pressure_kpa') ? $case->number('pressure_kpa', 0.1, 2000.0) : self::ROOM;
             $smallest = self::smallest($mix, $case->positive('depth_mm', 2000.0), $from, $to, $pressure);
-            $answers[] = ['name' => $name, 'smallest_mm' => $smallest, 'squeezed_mm' => $pressure > self::ROOM ? $smallest * self::wider($pressure) : null];
+            $answers[] = [
+                'name' => $name, 'smallest_mm' => $smallest,
+                'squeezed_mm' => $pressure > self::ROOM ? $smallest * self::wider($pressure) : null,
+            ];
         }
 
         return ['cases' => $answers, 'advice' => self::advice($mix, $answers), 'warnings' => Warning::all($warnings)];
@@ -67,7 +75,9 @@ final class Bubbles
     /** In mm, as wide as it would be in the room. */
     public static function smallest(Thickening $mix, float $depthMm, float $from, float $to, float $pressure = self::ROOM): float
     {
-        $wide = 2.0 * sqrt(9.0 * $mix->viscosity * ($depthMm / 1000.0) / (2.0 * 1000.0 * $mix->sg * Thickening::G * $mix->fluidSeconds($from, $to))) * 1000.0;
+        $wide = 2.0 * sqrt(
+            9.0 * $mix->viscosity * ($depthMm / 1000.0) / (2.0 * 1000.0 * $mix->sg * Thickening::G * $mix->fluidSeconds($from, $to)),
+        ) * 1000.0;
 
         return $wide / self::wider($pressure);
     }
@@ -88,7 +98,11 @@ final class Bubbles
         foreach ($answers as $answer) {
             $best = $answer['smallest_mm'] < $best['smallest_mm'] ? $answer : $best;
         }
-        $advice = [Phrase::of($best['smallest_mm'] <= self::SEEN ? 'fill.clears' : 'fill.stays', ['name' => $best['name'], 'mm' => Quantity::length($best['smallest_mm'])])];
+        $advice = [
+            Phrase::of($best['smallest_mm'] <= self::SEEN ? 'fill.clears' : 'fill.stays', [
+                'name' => $best['name'], 'mm' => Quantity::length($best['smallest_mm']),
+            ]),
+        ];
         $advice[] = match (true) {
             $mix->potLife < self::FAST => Phrase::of('fill.advise_pressure'),
             $mix->viscosity > self::THIN => Phrase::of('fill.advise_vacuum'),

@@ -28,7 +28,10 @@ final class HollowSkin
     private const THICK = 2.5;
 
     /**
-     * @return array{volume_ml: float, mass_g: float, pass_g: float, pass_ml: float, turn_min: float|null, fill_pct: float|null, how: list<Phrase>, warnings: list<array{code: string, message: Phrase}>}
+     * @return array{
+     *     volume_ml: float, mass_g: float, pass_g: float, pass_ml: float, turn_min: float|null, fill_pct: float|null, how: list<Phrase>,
+     *     warnings: list<array{code: string, message: Phrase}>,
+     * }
      *
      * @throws BadInput
      */
@@ -48,19 +51,32 @@ final class HollowSkin
         $pct = $cavity === null ? null : 100.0 * $passMl / $cavity;
         $pot = $in->positiveOrNull('pot_life_min', 20_000.0);
         $q10 = $in->has('q10') ? $in->number('q10', 1.0, 6.0) : self::Q10;
-        $turn = $pot === null ? null : $pot * self::GELS * $q10 ** ((($in->numberOrNull('ref_c', -20.0, 60.0) ?? self::REFERENCE_C) - ($in->numberOrNull('room_c', -20.0, 60.0) ?? self::REFERENCE_C)) / 10.0);
+        $turn = $pot === null
+            ? null
+            : $pot * self::GELS * $q10 ** (
+                (
+                    ($in->numberOrNull('ref_c', -20.0, 60.0) ?? self::REFERENCE_C)
+                    - ($in->numberOrNull('room_c', -20.0, 60.0) ?? self::REFERENCE_C)
+                ) / 10.0
+            );
         $warnings = [];
         if ($pct !== null && $pct > self::HALF) {
             $more = (int) ceil($passes * $pct / self::HALF);
             $warnings[] = new Warning('too_full', Phrase::of('fill.too_full', ['pct' => $pct, 'passes' => $more]));
         }
         if ($wall / $passes > self::THICK) {
-            $warnings[] = new Warning('thick_pass', Phrase::of('fill.thick_pass', ['mm' => Quantity::length($wall / $passes), 'passes' => (int) ceil($wall / self::THICK)]));
+            $warnings[] = new Warning('thick_pass', Phrase::of('fill.thick_pass', [
+                'mm' => Quantity::length($wall / $passes), 'passes' => (int) ceil($wall / self::THICK),
+            ]));
         }
 
         return [
-            'volume_ml' => $ml, 'mass_g' => $mass, 'pass_g' => $mass / $passes, 'pass_ml' => $passMl, 'turn_min' => $turn, 'fill_pct' => $pct,
-            'how' => [Phrase::of('fill.turn_how'), ...($turn === null ? [] : [Phrase::of('fill.turn_until', ['minutes' => Quantity::duration($turn)])])],
+            'volume_ml' => $ml, 'mass_g' => $mass, 'pass_g' => $mass / $passes, 'pass_ml' => $passMl, 'turn_min' => $turn,
+            'fill_pct' => $pct,
+            'how' => [
+                Phrase::of('fill.turn_how'),
+                ...($turn === null ? [] : [Phrase::of('fill.turn_until', ['minutes' => Quantity::duration($turn)])]),
+            ],
             'warnings' => Warning::all($warnings),
         ];
     }

@@ -37,12 +37,22 @@ final readonly class Spout
         $least = $this->least();
         $warnings = [];
         if ($minutes === null || $minutes > $asked->withinShare * $asked->mix->potLife) {
-            $values = ['diameter' => Quantity::length($asked->diameter), 'ml' => Quantity::volume($ml), 'of' => Quantity::volume($asked->volume), 'least' => Quantity::length($least ?? self::WIDEST), 'minutes' => Quantity::duration($minutes ?? $asked->mix->potLife)];
-            $warnings[] = new Warning('spout_too_narrow', Phrase::of($least === null ? 'fill.no_spout_serves' : ($minutes === null ? 'fill.never_fills' : 'fill.fills_late'), $values));
+            $values = [
+                'diameter' => Quantity::length($asked->diameter), 'ml' => Quantity::volume($ml), 'of' => Quantity::volume($asked->volume),
+                'least' => Quantity::length($least ?? self::WIDEST), 'minutes' => Quantity::duration($minutes ?? $asked->mix->potLife),
+            ];
+            $warnings[] = new Warning(
+                'spout_too_narrow',
+                Phrase::of(
+                    $least === null ? 'fill.no_spout_serves' : ($minutes === null ? 'fill.never_fills' : 'fill.fills_late'), $values,
+                ),
+            );
         }
         $narrowest = self::narrowestVent($asked->mix->viscosity);
         if ($asked->vent !== null && $asked->vent < $narrowest) {
-            $warnings[] = new Warning('thin_vent', Phrase::of('fill.thin_vent', ['vent' => Quantity::length($asked->vent), 'least' => Quantity::length($narrowest)]));
+            $warnings[] = new Warning('thin_vent', Phrase::of('fill.thin_vent', [
+                'vent' => Quantity::length($asked->vent), 'least' => Quantity::length($narrowest),
+            ]));
         }
 
         return new SpoutResult($minutes, $ml, $least, $warnings);
@@ -64,7 +74,10 @@ final readonly class Spout
         for ($i = 0; $i < self::STEPS; $i++) {
             // Simpson over the step: begin, middle, end.
             $minute = $asked->start + $i * $step / 60.0;
-            $more = $step / 6.0 * ($this->flow($diameter, $minute) + 4.0 * $this->flow($diameter, $minute + $step / 120.0) + $this->flow($diameter, $minute + $step / 60.0));
+            $more = $step / 6.0 * (
+                $this->flow($diameter, $minute) + 4.0 * $this->flow($diameter, $minute + $step / 120.0)
+                + $this->flow($diameter, $minute + $step / 60.0)
+            );
             if ($in + $more >= $asked->volume) {
                 return [($i + ($asked->volume - $in) / $more) * $step / 60.0, $asked->volume];
             }

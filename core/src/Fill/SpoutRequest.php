@@ -12,12 +12,24 @@ final readonly class SpoutRequest
 {
     private const USUAL_SHARE = 0.25;
 
-    public function __construct(public float $volume, public Thickening $mix, public float $start, public float $diameter, public float $length, public float $head, public float $withinShare = self::USUAL_SHARE, public ?float $vent = null) {}
+    public function __construct(
+        public float $volume,
+        public Thickening $mix,
+        public float $start,
+        public float $diameter,
+        public float $length,
+        public float $head,
+        public float $withinShare = self::USUAL_SHARE,
+        public ?float $vent = null,
+    ) {}
 
     /** @throws BadInput */
     public static function from(Fields $in): self
     {
-        $in->only('volume_ml', 'sg', 'viscosity_pas', 'pot_life_min', 'start_min', 'diameter_mm', 'length_mm', 'head_mm', 'within_share', 'vent_mm');
+        $in->only(
+            'volume_ml', 'sg', 'viscosity_pas', 'pot_life_min', 'start_min', 'diameter_mm', 'length_mm', 'head_mm', 'within_share',
+            'vent_mm',
+        );
         $mix = Thickening::from($in);
 
         return new self(

@@ -45,6 +45,8 @@ final readonly class Thickening
     /** @throws BadInput for a time after which nothing flows */
     public function within(float $minute, string $field): float
     {
-        return $minute < $this->potLife ? $minute : throw BadInput::at($field, Phrase::of('fill.after_pot_life', ['pot' => Quantity::duration($this->potLife)]));
+        return $minute < $this->potLife
+            ? $minute
+            : throw BadInput::at($field, Phrase::of('fill.after_pot_life', ['pot' => Quantity::duration($this->potLife)]));
     }
 }

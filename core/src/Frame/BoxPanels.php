@@ -29,7 +29,13 @@ final readonly class BoxPanels
         $t = $this->asked->board;
         if ($this->asked->joint === Joint::Butt) {
             return [
-                new Panel('floor', self::rectangle($l + 2.0 * $t, $w + 2.0 * $t), [[[$t, $t], [$l + $t, $t]], [[$l + $t, $t], [$l + $t, $w + $t]], [[$l + $t, $w + $t], [$t, $w + $t]], [[$t, $w + $t], [$t, $t]]]),
+                new Panel(
+                    'floor', self::rectangle($l + 2.0 * $t, $w + 2.0 * $t),
+                    [
+                        [[$t, $t], [$l + $t, $t]], [[$l + $t, $t], [$l + $t, $w + $t]], [[$l + $t, $w + $t], [$t, $w + $t]],
+                        [[$t, $w + $t], [$t, $t]],
+                    ],
+                ),
                 new Panel('front', self::rectangle($l + 2.0 * $t, $h), $this->levels($t, $l, 0.0)),
                 new Panel('back', self::rectangle($l + 2.0 * $t, $h), $this->levels($t, $l, 0.0)),
                 new Panel('left', self::rectangle($w, $h), $this->levels(0.0, $w, 0.0)),

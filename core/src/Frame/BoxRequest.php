@@ -20,7 +20,14 @@ final readonly class BoxRequest
      * @param  array{float, float}  $sheet
      * @param  array{clay_bed: float|null, fill: float|null, margin: float|null}  $levels  above the floor
      */
-    private function __construct(public array $inner, public float $board, public Joint $joint, public float $kerf, public array $sheet, public array $levels) {}
+    private function __construct(
+        public array $inner,
+        public float $board,
+        public Joint $joint,
+        public float $kerf,
+        public array $sheet,
+        public array $levels,
+    ) {}
 
     /** @throws BadInput */
     public static function from(Fields $in): self
@@ -46,7 +53,10 @@ final readonly class BoxRequest
         return new self(
             [$inner[0], $inner[1], $high], $board, $in->has('joint') ? $in->choice('joint', Joint::class) : Joint::Tabs, $kerf,
             count($sheet) === 2 ? [$sheet[0], $sheet[1]] : self::USUAL_SHEET,
-            ['clay_bed' => $in->numberOrNull('clay_bed_mm', 0.0, $inner[2]), 'fill' => $fill, 'margin' => $in->numberOrNull('margin_mm', 0.0, max($inner))],
+            [
+                'clay_bed' => $in->numberOrNull('clay_bed_mm', 0.0, $inner[2]), 'fill' => $fill,
+                'margin' => $in->numberOrNull('margin_mm', 0.0, max($inner)),
+            ],
         );
     }
 }

@@ -33,7 +33,10 @@ final class BoxToCut
     private function box(Fields $in): array
     {
         $asked = BoxRequest::from($in);
-        $panels = array_map(static fn (Panel $panel): Panel => $asked->kerf > 0.0 ? $panel->grownBy($asked->kerf / 2.0) : $panel, (new BoxPanels($asked))->panels());
+        $panels = array_map(
+            static fn (Panel $panel): Panel => $asked->kerf > 0.0 ? $panel->grownBy($asked->kerf / 2.0) : $panel,
+            (new BoxPanels($asked))->panels(),
+        );
 
         return [...$this->drawn($panels, $asked->sheet), 'hold' => self::hold($asked->inner[2]), 'warnings' => []];
     }
@@ -42,10 +45,14 @@ final class BoxToCut
     private function wrap(Fields $in): array
     {
         $in->only('round', 'sheet_mm');
-        $round = $in->object('round')->only('diameter_mm', 'height_mm', 'thickness_mm', 'overlap_mm', 'clay_bed_mm', 'fill_mm', 'freeboard_mm');
+        $round = $in->object('round')->only(
+            'diameter_mm', 'height_mm', 'thickness_mm', 'overlap_mm', 'clay_bed_mm', 'fill_mm', 'freeboard_mm',
+        );
         $diameter = $round->positive('diameter_mm', 5000.0);
         $inside = $round->positive('height_mm', 5000.0);
-        $height = max($inside, ($round->numberOrNull('fill_mm', 0.0, $inside) ?? $inside) + ($round->numberOrNull('freeboard_mm', 0.0, 500.0) ?? 0.0));
+        $height = max(
+            $inside, ($round->numberOrNull('fill_mm', 0.0, $inside) ?? $inside) + ($round->numberOrNull('freeboard_mm', 0.0, 500.0) ?? 0.0),
+        );
         // The strip is bent about the middle of its thickness.
         $around = M_PI * ($diameter + ($round->numberOrNull('thickness_mm', 0.0, 50.0) ?? 0.0));
         $overlap = $round->numberOrNull('overlap_mm', 0.0, 500.0) ?? self::USUAL_OVERLAP;
@@ -63,26 +70,39 @@ final class BoxToCut
         $sheet = $in->numbers('sheet_mm', 10.0, 10_000.0, 2);
         $panel = new Panel('wrap', [[0.0, 0.0], [$long, 0.0], [$long, $height], [0.0, $height]], $marks);
 
-        return [...$this->drawn([$panel], count($sheet) === 2 ? [$sheet[0], $sheet[1]] : [$long + 10.0, $height + 10.0]), 'around_mm' => $around, 'hold' => self::hold($height), 'warnings' => []];
+        return [
+            ...$this->drawn([$panel], count($sheet) === 2 ? [$sheet[0], $sheet[1]] : [$long + 10.0, $height + 10.0]),
+            'around_mm' => $around, 'hold' => self::hold($height), 'warnings' => [],
+        ];
     }
 
     /**
      * @param  list<Panel>  $panels
      * @param  array{float, float}  $sheet
-     * @return array{panels: list<array{name: string, l_mm: float, w_mm: float, outline: list<array{float, float}>}>, sheets: int, svg: string, dxf: string}
+     * @return array{
+     *     panels: list<array{name: string, l_mm: float, w_mm: float, outline: list<array{float, float}>}>, sheets: int, svg: string,
+     *     dxf: string,
+     * }
      */
     private function drawn(array $panels, array $sheet): array
     {
         $cutting = new Cutting(Nest::on($panels, $sheet), $sheet);
 
         return [
-            'panels' => array_map(static fn (Panel $panel): array => ['name' => $panel->name, 'l_mm' => $panel->size()[0], 'w_mm' => $panel->size()[1], 'outline' => $panel->outline], $panels),
+            'panels' => array_map(
+                static fn (Panel $panel): array => [
+                    'name' => $panel->name, 'l_mm' => $panel->size()[0], 'w_mm' => $panel->size()[1], 'outline' => $panel->outline,
+                ],
+                $panels,
+            ),
             'sheets' => $cutting->sheets(), 'svg' => $cutting->svg(), 'dxf' => $cutting->dxf(),
         ];
     }
 
     private static function hold(float $height): Phrase
     {
-        return $height <= self::PINS_HOLD ? Phrase::of('frame.advise_pins', ['height' => Quantity::length($height)]) : Phrase::of('frame.advise_straps', ['n' => (int) max(1, ceil($height / self::STRAP_EVERY))]);
+        return $height <= self::PINS_HOLD
+            ? Phrase::of('frame.advise_pins', ['height' => Quantity::length($height)])
+            : Phrase::of('frame.advise_straps', ['n' => (int) max(1, ceil($height / self::STRAP_EVERY))]);
     }
 }

@@ -21,12 +21,20 @@ final readonly class Cutting
     public function svg(): string
     {
         [$wide, $high] = $this->sheet;
-        $lines = [sprintf('<svg xmlns="http://www.w3.org/2000/svg" width="%1$smm" height="%2$smm" viewBox="0 0 %1$s %2$s" fill="none" stroke-width="0.2">', self::n($wide * max(1, $this->sheets())), self::n($high))];
+        $lines = [
+            sprintf(
+                '<svg xmlns="http://www.w3.org/2000/svg" width="%1$smm" height="%2$smm" viewBox="0 0 %1$s %2$s" fill="none" stroke-width="0.2">',
+                self::n($wide * max(1, $this->sheets())), self::n($high),
+            ),
+        ];
         foreach ($this->placed as ['panel' => $panel, 'x' => $x, 'y' => $y, 'sheet' => $number]) {
             // Down the page in a picture, up the board in a drawing.
             $at = static fn (float $px, float $py): string => self::n($x + $number * $wide + $px).' '.self::n($high - $y - $py);
             $lines[] = sprintf('<g id="%s">', $panel->name.($number > 0 ? '-'.($number + 1) : ''));
-            $lines[] = sprintf('<path class="cut" stroke="#c00" d="M%sZ"/>', implode('L', array_map(static fn (array $p): string => $at($p[0], $p[1]), $panel->outline)));
+            $lines[] = sprintf(
+                '<path class="cut" stroke="#c00" d="M%sZ"/>',
+                implode('L', array_map(static fn (array $p): string => $at($p[0], $p[1]), $panel->outline)),
+            );
             foreach ($panel->marks as [$from, $to]) {
                 $lines[] = sprintf('<path class="engrave" stroke="#06c" d="M%sL%s"/>', $at($from[0], $from[1]), $at($to[0], $to[1]));
             }
@@ -39,7 +47,10 @@ final readonly class Cutting
     /** The plain tables and entities every drawing program reads: closed polylines to cut, lines to engrave, a name in each panel. */
     public function dxf(): string
     {
-        $out = [[0, 'SECTION'], [2, 'HEADER'], [9, '$ACADVER'], [1, 'AC1009'], [9, '$INSUNITS'], [70, '4'], [0, 'ENDSEC'], [0, 'SECTION'], [2, 'TABLES'], [0, 'TABLE'], [2, 'LAYER'], [70, '3']];
+        $out = [
+            [0, 'SECTION'], [2, 'HEADER'], [9, '$ACADVER'], [1, 'AC1009'], [9, '$INSUNITS'], [70, '4'], [0, 'ENDSEC'], [0, 'SECTION'],
+            [2, 'TABLES'], [0, 'TABLE'], [2, 'LAYER'], [70, '3'],
+        ];
         foreach (['CUT' => '1', 'ENGRAVE' => '5', 'NAMES' => '8'] as $layer => $colour) {
             array_push($out, [0, 'LAYER'], [2, $layer], [70, '0'], [62, $colour], [6, 'CONTINUOUS']);
         }
@@ -52,10 +63,16 @@ final readonly class Cutting
             }
             $out[] = [0, 'SEQEND'];
             foreach ($panel->marks as [$from, $to]) {
-                array_push($out, [0, 'LINE'], [8, 'ENGRAVE'], [10, self::n($x + $from[0])], [20, self::n($y + $from[1])], [30, '0.0'], [11, self::n($x + $to[0])], [21, self::n($y + $to[1])], [31, '0.0']);
+                array_push(
+                    $out, [0, 'LINE'], [8, 'ENGRAVE'], [10, self::n($x + $from[0])], [20, self::n($y + $from[1])], [30, '0.0'],
+                    [11, self::n($x + $to[0])], [21, self::n($y + $to[1])], [31, '0.0'],
+                );
             }
             [$w, $h] = $panel->size();
-            array_push($out, [0, 'TEXT'], [8, 'NAMES'], [10, self::n($x + $w / 2.0 - 10.0)], [20, self::n($y + $h / 2.0)], [30, '0.0'], [40, '6.0'], [1, strtoupper($panel->name)]);
+            array_push(
+                $out, [0, 'TEXT'], [8, 'NAMES'], [10, self::n($x + $w / 2.0 - 10.0)], [20, self::n($y + $h / 2.0)], [30, '0.0'],
+                [40, '6.0'], [1, strtoupper($panel->name)],
+            );
         }
         array_push($out, [0, 'ENDSEC'], [0, 'EOF']);
 

@@ -22,7 +22,12 @@ final class GangLayout
     private const MIXED = 300.0;
 
     /**
-     * @return array{cols: int, rows: int, turned: bool, inner_mm: array{float, float, float}, rubber_ml: float, per_piece_ml: float, hugging_ml: float, places: list<array{float, float}>, batch: array{mass_g: float, mix_min: float, there_min: float|null, hands: int|null}|null, warnings: list<array{code: string, message: Phrase}>}
+     * @return array{
+     *     cols: int, rows: int, turned: bool, inner_mm: array{float, float, float}, rubber_ml: float, per_piece_ml: float,
+     *     hugging_ml: float, places: list<array{float, float}>,
+     *     batch: array{mass_g: float, mix_min: float, there_min: float|null, hands: int|null}|null,
+     *     warnings: list<array{code: string, message: Phrase}>,
+     * }
      *
      * @throws BadInput
      */
@@ -33,7 +38,9 @@ final class GangLayout
         [$l, $w, $h] = [$piece->positive('l_mm', 5000.0), $piece->positive('w_mm', 5000.0), $piece->positive('h_mm', 5000.0)];
         $ml = $piece->positive('volume_ml');
         if ($ml > $l * $w * $h / 1000.0 * (1.0 + 1e-9)) {
-            throw BadInput::at($piece->at('volume_ml'), Phrase::of('frame.piece_too_full', ['ml' => Quantity::volume($ml), 'holds' => Quantity::volume($l * $w * $h / 1000.0)]));
+            throw BadInput::at($piece->at('volume_ml'), Phrase::of('frame.piece_too_full', [
+                'ml' => Quantity::volume($ml), 'holds' => Quantity::volume($l * $w * $h / 1000.0),
+            ]));
         }
         $count = (int) $in->number('count', 1.0, self::MOST);
         [$wall, $gap] = [$in->number('wall_mm', 0.0, 500.0), $in->number('gap_mm', 0.0, 500.0)];
@@ -46,8 +53,15 @@ final class GangLayout
                 $inner = [$pieces[0] + 2.0 * $wall, $pieces[1] + 2.0 * $wall, $high];
                 $rubber = $inner[0] * $inner[1] * $inner[2] / 1000.0 - $count * $ml;
                 $crooked = max($inner[0], $inner[1]) / min($inner[0], $inner[1]);
-                $grid = ['cols' => $cols, 'rows' => $rows, 'turned' => $turned, 'inner' => $inner, 'pieces' => $pieces, 'size' => [$long, $wide], 'rubber' => $rubber, 'crooked' => $crooked];
-                if ($best === null || $rubber < $best['rubber'] - 1e-9 || (abs($rubber - $best['rubber']) <= 1e-9 && $crooked < $best['crooked'] - 1e-9)) {
+                $grid = [
+                    'cols' => $cols, 'rows' => $rows, 'turned' => $turned, 'inner' => $inner, 'pieces' => $pieces, 'size' => [$long, $wide],
+                    'rubber' => $rubber, 'crooked' => $crooked,
+                ];
+                if (
+                    $best === null
+                    || $rubber < $best['rubber'] - 1e-9
+                    || (abs($rubber - $best['rubber']) <= 1e-9 && $crooked < $best['crooked'] - 1e-9)
+                ) {
                     $best = $grid;
                 }
             }
@@ -58,15 +72,23 @@ final class GangLayout
         [$long, $wide] = $best['pieces'];
         $hugging = ($long * $wide + 2.0 * ($long + $wide) * $wall + M_PI * $wall * $wall) * $high / 1000.0 - $count * $ml;
         $batch = self::batch($in, $best['rubber']);
-        $warnings = $gap < self::BULGES && $count > 1 ? [new Warning('walls_bulge', Phrase::of('frame.walls_bulge', ['gap' => Quantity::length($gap), 'least' => Quantity::length(self::BULGES)]))] : [];
+        $warnings = $gap < self::BULGES && $count > 1
+            ? [
+                new Warning('walls_bulge', Phrase::of('frame.walls_bulge', [
+                    'gap' => Quantity::length($gap), 'least' => Quantity::length(self::BULGES),
+                ])),
+            ]
+            : [];
         if ($batch !== null && $batch['hands'] === null) {
             $warnings[] = new Warning('batch_too_large', Phrase::of('frame.batch_too_large', ['mass' => Quantity::mass($batch['mass_g'])]));
         }
 
         return [
-            'cols' => $best['cols'], 'rows' => $best['rows'], 'turned' => $best['turned'], 'inner_mm' => $best['inner'], 'rubber_ml' => $best['rubber'],
+            'cols' => $best['cols'], 'rows' => $best['rows'], 'turned' => $best['turned'], 'inner_mm' => $best['inner'],
+            'rubber_ml' => $best['rubber'],
             'per_piece_ml' => $best['rubber'] / $count, 'hugging_ml' => $hugging,
-            'places' => self::places($best['cols'], $best['size'], $wall, $gap, $count), 'batch' => $batch, 'warnings' => Warning::all($warnings),
+            'places' => self::places($best['cols'], $best['size'], $wall, $gap, $count), 'batch' => $batch,
+            'warnings' => Warning::all($warnings),
         ];
     }
 

@@ -29,7 +29,10 @@ final class Nest
             $fits = $w + self::APART <= $wide && $h + self::APART <= $high;
             $fitsTurned = $h + self::APART <= $wide && $w + self::APART <= $high;
             if (! $fits && ! $fitsTurned) {
-                throw BadInput::at('sheet_mm', Phrase::of('frame.sheet_too_small', ['name' => $panel->name, 'size' => [Quantity::length($w), Quantity::length($h)], 'sheet' => array_map(Quantity::length(...), $sheet)]));
+                throw BadInput::at('sheet_mm', Phrase::of('frame.sheet_too_small', [
+                    'name' => $panel->name, 'size' => [Quantity::length($w), Quantity::length($h)],
+                    'sheet' => array_map(Quantity::length(...), $sheet),
+                ]));
             }
 
             return ! $fits || ($fitsTurned && $h > $w) ? $panel->turned() : $panel;

@@ -36,7 +36,13 @@ final readonly class Panel
             $outline[] = [$x + $by * self::sign($dx) + $by, $y + $by * self::sign($dy) + $by];
         }
 
-        return new self($this->name, $outline, array_map(static fn (array $mark): array => [[$mark[0][0] + $by, $mark[0][1] + $by], [$mark[1][0] + $by, $mark[1][1] + $by]], $this->marks));
+        return new self(
+            $this->name, $outline,
+            array_map(
+                static fn (array $mark): array => [[$mark[0][0] + $by, $mark[0][1] + $by], [$mark[1][0] + $by, $mark[1][1] + $by]],
+                $this->marks,
+            ),
+        );
     }
 
     private static function sign(float $value): float
@@ -51,7 +57,9 @@ final readonly class Panel
         return new self(
             $this->name,
             array_map(static fn (array $at): array => [$at[1], $wide - $at[0]], $this->outline),
-            array_map(static fn (array $mark): array => [[$mark[0][1], $wide - $mark[0][0]], [$mark[1][1], $wide - $mark[1][0]]], $this->marks),
+            array_map(
+                static fn (array $mark): array => [[$mark[0][1], $wide - $mark[0][0]], [$mark[1][1], $wide - $mark[1][0]]], $this->marks,
+            ),
         );
     }
 }

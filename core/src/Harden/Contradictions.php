@@ -29,7 +29,12 @@ final readonly class Contradictions
             unset($kept[$worst]);
         }
 
-        return array_map(static fn (SoftenedPuck $puck, int $i): JudgedPuck => new JudgedPuck($puck, isset($kept[$i]) ? $all->residualLeftOut($puck) : $all->residual($puck), ! isset($kept[$i])), $swatches, array_keys($swatches));
+        return array_map(
+            static fn (SoftenedPuck $puck, int $i): JudgedPuck => new JudgedPuck(
+                $puck, isset($kept[$i]) ? $all->residualLeftOut($puck) : $all->residual($puck), ! isset($kept[$i]),
+            ),
+            $swatches, array_keys($swatches),
+        );
     }
 
     /** @param  array<int, SoftenedPuck>  $kept */

@@ -50,7 +50,12 @@ final readonly class HardenRequest
             $base->positiveOrNull('k', 20.0) ?? self::USUAL_K,
             $max,
             $ratio === null ? 0.5 : Ratio::from($ratio)->weightFractionOfA(null, null),
-            array_map(static fn (Fields $swatch): SoftenedPuck => new SoftenedPuck($swatch->only('pct_of_ab', 'reading', 'scale')->number('pct_of_ab', 0.0, 500.0), self::shore($swatch, 'reading')), $in->objects('swatches', self::MOST_PUCKS)),
+            array_map(
+                static fn (Fields $swatch): SoftenedPuck => new SoftenedPuck(
+                    $swatch->only('pct_of_ab', 'reading', 'scale')->number('pct_of_ab', 0.0, 500.0), self::shore($swatch, 'reading'),
+                ),
+                $in->objects('swatches', self::MOST_PUCKS),
+            ),
             $target === null ? null : self::shore($target->only('reading', 'scale'), 'reading'),
             $at === [] ? self::grid($max) : $at,
         );

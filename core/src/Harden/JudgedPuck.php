@@ -15,6 +15,13 @@ final readonly class JudgedPuck
     /** What to ask about it, where it contradicts the rest. */
     public function question(): ?Warning
     {
-        return $this->isOutlier ? new Warning('outlier', Phrase::of($this->offSd > 0.0 ? 'harden.outlier_harder' : 'harden.outlier_softer', ['pct' => $this->swatch->pctOfAB, 'scatter' => abs($this->offSd)])) : null;
+        return $this->isOutlier
+            ? new Warning(
+                'outlier',
+                Phrase::of($this->offSd > 0.0 ? 'harden.outlier_harder' : 'harden.outlier_softer', [
+                    'pct' => $this->swatch->pctOfAB, 'scatter' => abs($this->offSd),
+                ]),
+            )
+            : null;
     }
 }

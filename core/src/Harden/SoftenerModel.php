@@ -77,7 +77,10 @@ final readonly class SoftenerModel
     {
         [$x, $y, $weight] = [$swatch->share(), $swatch->lnModulus, 1.0 / self::SD_READING ** 2];
 
-        return new self($this->cc - $weight, $this->ck + $weight * $x, $this->kk - $weight * $x * $x, $this->bc - $weight * $y, $this->bk + $weight * $x * $y);
+        return new self(
+            $this->cc - $weight, $this->ck + $weight * $x, $this->kk - $weight * $x * $x, $this->bc - $weight * $y,
+            $this->bk + $weight * $x * $y,
+        );
     }
 
     public function lnModulus(float $share): float

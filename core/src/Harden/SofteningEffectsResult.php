@@ -41,8 +41,14 @@ final readonly class SofteningEffectsResult
      * @param  float|null  $thinnestMm  the thinnest place of the piece, where it is known
      * @param  Minutes|null  $bare  how long the bare base pours here, as the clock has it
      */
-    public static function of(BaseSheet $base, Softening $softening, float $maxPct, float $pctOfAB, ?float $thinnestMm, ?Minutes $bare): self
-    {
+    public static function of(
+        BaseSheet $base,
+        Softening $softening,
+        float $maxPct,
+        float $pctOfAB,
+        ?float $thinnestMm,
+        ?Minutes $bare,
+    ): self {
         $leaves = $softening->leaves($pctOfAB);
         $sheet = $base->sheet();
         $scaled = static fn (?float $plain, float $factor): ?float => $plain === null ? null : $plain * $factor;
@@ -69,7 +75,9 @@ final readonly class SofteningEffectsResult
             yield new Warning('bleed', Phrase::of('harden.begins_to_bleed'));
         }
         if ($this->edgeN !== null && $this->edgeN < self::FINGERTIP_N && $this->pctOfAB >= self::HIGH_LOAD_PCT) {
-            yield new Warning('thin_and_soft', Phrase::of('harden.thin_and_soft', ['thinnest' => Quantity::length((float) $this->thinnestMm), 'pct' => $this->pctOfAB, 'newtons' => $this->edgeN]));
+            yield new Warning('thin_and_soft', Phrase::of('harden.thin_and_soft', [
+                'thinnest' => Quantity::length((float) $this->thinnestMm), 'pct' => $this->pctOfAB, 'newtons' => $this->edgeN,
+            ]));
         }
     }
 
@@ -77,8 +85,10 @@ final readonly class SofteningEffectsResult
     public function toArray(): array
     {
         return [
-            'pct_of_ab' => $this->pctOfAB, 'tear_n_mm' => $this->tearNPerMm, 'elongation_pct' => $this->elongationPct, 'pot_life_min' => $this->potLifeMin,
-            'bleed' => $this->bleed, 'thinnest_mm' => $this->thinnestMm, 'edge_n' => $this->edgeN, 'warnings' => Warning::all($this->warnings),
+            'pct_of_ab' => $this->pctOfAB, 'tear_n_mm' => $this->tearNPerMm, 'elongation_pct' => $this->elongationPct,
+            'pot_life_min' => $this->potLifeMin,
+            'bleed' => $this->bleed, 'thinnest_mm' => $this->thinnestMm, 'edge_n' => $this->edgeN,
+            'warnings' => Warning::all($this->warnings),
         ];
     }
 }

@@ -21,7 +21,10 @@ final readonly class SofteningPlanner
         $target = $request->target === null ? null : $this->forTarget($model, $request, $request->target);
         $pucks = Contradictions::among($request->base, $request->k, $request->swatches);
 
-        return new HardenResult($model->c, $model->k, $curve, $pucks, $target, count($request->swatches), iterator_to_array($this->warnings($pucks, $request, $target), false));
+        return new HardenResult(
+            $model->c, $model->k, $curve, $pucks, $target, count($request->swatches),
+            iterator_to_array($this->warnings($pucks, $request, $target), false),
+        );
     }
 
     /** @return list<CurvePoint> how hard it is at each softener that was asked for, without holding the pucks against each other */
@@ -35,7 +38,9 @@ final readonly class SofteningPlanner
     private static function point(SoftenerModel $model, float $pct): CurvePoint
     {
         $shore = Shore::ofModulus(exp($model->lnModulus($pct / 100.0)));
-        $other = Shore::ofModulusOn($shore->scale === ShoreScale::A ? ShoreScale::DoubleO : ShoreScale::A, exp($model->lnModulus($pct / 100.0)));
+        $other = Shore::ofModulusOn(
+            $shore->scale === ShoreScale::A ? ShoreScale::DoubleO : ShoreScale::A, exp($model->lnModulus($pct / 100.0)),
+        );
 
         return new CurvePoint(
             $pct, $shore, $other,
@@ -53,7 +58,9 @@ final readonly class SofteningPlanner
         }
         $pct = 100.0 * $model->shareFor($wanted, 0);
 
-        return new SoftenerAnswer($pct, $pct / $request->weightFractionOfA, 100.0 * $model->shareFor($wanted, -1), 100.0 * $model->shareFor($wanted, 1));
+        return new SoftenerAnswer(
+            $pct, $pct / $request->weightFractionOfA, 100.0 * $model->shareFor($wanted, -1), 100.0 * $model->shareFor($wanted, 1),
+        );
     }
 
     /**
@@ -85,7 +92,10 @@ final readonly class SofteningPlanner
     /** @return \Generator<Warning> */
     private function scales(HardenRequest $request): \Generator
     {
-        foreach ([...array_map(static fn (SoftenedPuck $swatch): Shore => $swatch->shore, $request->swatches), ...($request->target === null ? [] : [$request->target])] as $shore) {
+        foreach ([
+            ...array_map(static fn (SoftenedPuck $swatch): Shore => $swatch->shore, $request->swatches),
+            ...($request->target === null ? [] : [$request->target]),
+        ] as $shore) {
             $question = $shore->scaleQuestion();
             if ($question !== null) {
                 yield new Warning('wrong_scale', $question);

@@ -15,10 +15,16 @@ use DomainException;
 final class BadInput extends DomainException
 {
     /** @param  list<self>  $also  what else is wrong, where all of it is said at once */
-    private function __construct(public readonly string $field, public readonly Phrase $says, public readonly bool $isMissing = false, public readonly array $also = [])
-    {
+    private function __construct(
+        public readonly string $field,
+        public readonly Phrase $says,
+        public readonly bool $isMissing = false,
+        public readonly array $also = [],
+    ) {
         // For whoever reads a log; a maker reads the phrase.
-        parent::__construct($says->code === 'written' ? (string) json_encode($says->values['text'] ?? '', JSON_UNESCAPED_UNICODE) : $says->code);
+        parent::__construct(
+            $says->code === 'written' ? (string) json_encode($says->values['text'] ?? '', JSON_UNESCAPED_UNICODE) : $says->code,
+        );
     }
 
     public static function at(string $field, Phrase $says): self
@@ -46,10 +52,14 @@ final class BadInput extends DomainException
         return new self($field, Phrase::of('input.missing'), true);
     }
 
-    /** @return array{error: array{field: string, message: string, also?: list<array{field: string, message: string}>}} as a program reads it */
+    /**
+     * @return array{error: array{field: string, message: string, also?: list<array{field: string, message: string}>}} as a program reads it
+     */
     public function told(Phrasebook $words): array
     {
-        $also = array_map(static fn (self $other): array => ['field' => $other->field, 'message' => $words->say($other->says)], $this->also);
+        $also = array_map(
+            static fn (self $other): array => ['field' => $other->field, 'message' => $words->say($other->says)], $this->also,
+        );
 
         return ['error' => ['field' => $this->field, 'message' => $words->say($this->says), ...($also === [] ? [] : ['also' => $also])]];
     }

@@ -55,7 +55,9 @@ final readonly class Fields
     {
         foreach (array_keys($this->values) as $key) {
             if (! in_array((string) $key, $known, true)) {
-                throw BadInput::at($this->at((string) $key), Phrase::of('input.unknown_field', ['key' => $key, 'known' => implode(', ', $known)]));
+                throw BadInput::at($this->at((string) $key), Phrase::of('input.unknown_field', [
+                    'key' => $key, 'known' => implode(', ', $known),
+                ]));
             }
         }
 
@@ -73,10 +75,14 @@ final readonly class Fields
     {
         $value = $this->finite($key, $min < 0.0);
         if ($value < $min) {
-            throw BadInput::at($this->at($key), Phrase::of('input.too_small', ['least' => self::plain($min), 'value' => self::plain($value)]));
+            throw BadInput::at($this->at($key), Phrase::of('input.too_small', [
+                'least' => self::plain($min), 'value' => self::plain($value),
+            ]));
         }
         if ($value > $max) {
-            throw BadInput::at($this->at($key), Phrase::of('input.too_large', ['most' => self::plain($max), 'value' => self::plain($value)]));
+            throw BadInput::at($this->at($key), Phrase::of('input.too_large', [
+                'most' => self::plain($max), 'value' => self::plain($value),
+            ]));
         }
 
         return $value;
@@ -226,7 +232,9 @@ final readonly class Fields
         $this->bounded($key, $value, $most);
         $strings = [];
         foreach ($value as $i => $entry) {
-            $strings[] = is_string($entry) ? $this->whole($entry, "{$key}.{$i}") : throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_word', ['value' => self::show($entry)]));
+            $strings[] = is_string($entry)
+                ? $this->whole($entry, "{$key}.{$i}")
+                : throw BadInput::at($this->at("{$key}.{$i}"), Phrase::of('input.no_word', ['value' => self::show($entry)]));
         }
 
         return $strings;

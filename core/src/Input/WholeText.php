@@ -25,7 +25,8 @@ final readonly class WholeText
     public static function wrong(string $text, int $longest = self::LONGEST): ?Phrase
     {
         return match (true) {
-            strlen($text) > $longest && (strlen($text) > 4 * $longest || mb_strlen($text) > $longest) => Phrase::of('input.too_long', ['most' => $longest]),
+            strlen($text) > $longest
+                && (strlen($text) > 4 * $longest || mb_strlen($text) > $longest) => Phrase::of('input.too_long', ['most' => $longest]),
             ! mb_check_encoding($text, 'UTF-8'), preg_match(self::STRANGE, $text) === 1 => Phrase::of('input.no_letter'),
             default => null,
         };

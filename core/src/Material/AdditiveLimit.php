@@ -17,7 +17,10 @@ final readonly class AdditiveLimit
     {
         $in->only('role', 'max', 'basis', 'into');
 
-        return new self($in->choice('role', AdditiveRole::class), $in->positive('max'), $in->choice('basis', Basis::class), $in->choice('into', Into::class));
+        return new self(
+            $in->choice('role', AdditiveRole::class), $in->positive('max'), $in->choice('basis', Basis::class),
+            $in->choice('into', Into::class),
+        );
     }
 
     /** @return array{role: string, max: float, basis: string, into: string} */

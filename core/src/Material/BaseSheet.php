@@ -105,7 +105,9 @@ final readonly class BaseSheet
         return Fields::of($this->written, $this->code);
     }
 
-    /** Of A and B together, as everything reckons with it: as its sheet has it, else their volumes added; a usual one where it is silent. */
+    /**
+     * Of A and B together, as everything reckons with it: as its sheet has it, else their volumes added; a usual one where it is silent.
+     */
     public function density(): Density
     {
         try {
@@ -186,7 +188,9 @@ final readonly class BaseSheet
             return null;
         }
 
-        return $this->hardness['scale'].($this->hardness['scale'] === '00' ? '-' : ' ').rtrim(rtrim(number_format($this->hardness['reading'], 1), '0'), '.');
+        return $this->hardness['scale'].($this->hardness['scale'] === '00' ? '-' : ' ').rtrim(
+            rtrim(number_format($this->hardness['reading'], 1), '0'), '.',
+        );
     }
 
     /** @return list<string> */

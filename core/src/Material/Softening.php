@@ -12,7 +12,13 @@ use Apalos\Core\Input\Fields;
  */
 final readonly class Softening
 {
-    public function __construct(public float $k, public float $tearK, public float $elongationK, public float $potLifeK, public float $bleedFromPct) {}
+    public function __construct(
+        public float $k,
+        public float $tearK,
+        public float $elongationK,
+        public float $potLifeK,
+        public float $bleedFromPct,
+    ) {}
 
     public static function from(Fields $in): self
     {
@@ -33,6 +39,9 @@ final readonly class Softening
     {
         $x = $pctOfAB / 100.0;
 
-        return ['stiffness' => exp(-$this->k * $x), 'tear' => exp(-$this->tearK * $x), 'stretch' => exp(-$this->elongationK * $x), 'pot_life' => exp($this->potLifeK * $x)];
+        return [
+            'stiffness' => exp(-$this->k * $x), 'tear' => exp(-$this->tearK * $x), 'stretch' => exp(-$this->elongationK * $x),
+            'pot_life' => exp($this->potLifeK * $x),
+        ];
     }
 }

@@ -22,12 +22,19 @@ final readonly class Bounds
     /** @return array{float, float, float} */
     public function middle(): array
     {
-        return [($this->most[0] + $this->least[0]) / 2.0, ($this->most[1] + $this->least[1]) / 2.0, ($this->most[2] + $this->least[2]) / 2.0];
+        return [
+            ($this->most[0] + $this->least[0]) / 2.0, ($this->most[1] + $this->least[1]) / 2.0, ($this->most[2] + $this->least[2]) / 2.0,
+        ];
     }
 
     public function meets(self $other): bool
     {
-        return $this->least[0] <= $other->most[0] && $other->least[0] <= $this->most[0] && $this->least[1] <= $other->most[1] && $other->least[1] <= $this->most[1] && $this->least[2] <= $other->most[2] && $other->least[2] <= $this->most[2];
+        return $this->least[0] <= $other->most[0]
+            && $other->least[0] <= $this->most[0]
+            && $this->least[1] <= $other->most[1]
+            && $other->least[1] <= $this->most[1]
+            && $this->least[2] <= $other->most[2]
+            && $other->least[2] <= $this->most[2];
     }
 
     /** From corner to corner. */

@@ -67,7 +67,9 @@ final class Clip
         $volume = $mu = $mv = $mw = $cut = $su = $sv = $suu = $suv = $svv = 0.0;
         for ($h = 0, $n = count($corners); $h < $n; $h += 3) {
             [$a, $b, $c] = [$corners[$h], $corners[$h + 1], $corners[$h + 2]];
-            foreach (self::under([[$u[$a], $v[$a], $w[$a] - $level], [$u[$b], $v[$b], $w[$b] - $level], [$u[$c], $v[$c], $w[$c] - $level]]) as [$p, $q, $r]) {
+            foreach (self::under([
+                [$u[$a], $v[$a], $w[$a] - $level], [$u[$b], $v[$b], $w[$b] - $level], [$u[$c], $v[$c], $w[$c] - $level],
+            ]) as [$p, $q, $r]) {
                 $area = (($q[0] - $p[0]) * ($r[1] - $p[1]) - ($q[1] - $p[1]) * ($r[0] - $p[0])) / 2.0;
                 // Over the facet as seen along the direction: heights are below nought, and what faces down counts.
                 $volume += $area * ($p[2] + $q[2] + $r[2]) / 3.0;

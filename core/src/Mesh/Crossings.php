@@ -45,7 +45,9 @@ final class Crossings
     {
         $found = new self($mesh->x, $mesh->y, $mesh->z, $mesh->corners);
         foreach ($found->near($one, $other) as [$f, $g]) {
-            $ends = array_values(array_filter([...$found->through($f, $g), ...$found->through($g, $f)], static fn (int $point): bool => $point >= 0));
+            $ends = array_values(
+                array_filter([...$found->through($f, $g), ...$found->through($g, $f)], static fn (int $point): bool => $point >= 0),
+            );
             if (count($ends) === 2 && $ends[0] !== $ends[1]) {
                 $found->segments[$f][] = $ends;
                 $found->segments[$g][] = $ends;
@@ -206,7 +208,10 @@ final class Crossings
             for ($h = 3 * $f; $h < 3 * $f + 3; $h++) {
                 $v = $this->corners[$h];
                 [$x, $y, $z] = [$this->x[$v], $this->y[$v], $this->z[$v]];
-                $box = [$x < $box[0] ? $x : $box[0], $y < $box[1] ? $y : $box[1], $z < $box[2] ? $z : $box[2], $x > $box[3] ? $x : $box[3], $y > $box[4] ? $y : $box[4], $z > $box[5] ? $z : $box[5]];
+                $box = [
+                    $x < $box[0] ? $x : $box[0], $y < $box[1] ? $y : $box[1], $z < $box[2] ? $z : $box[2], $x > $box[3] ? $x : $box[3],
+                    $y > $box[4] ? $y : $box[4], $z > $box[5] ? $z : $box[5],
+                ];
             }
         }
 

@@ -33,7 +33,9 @@ final class CutFacet
             [$cut->u[$point], $cut->v[$point]] = self::flat($at($point), $normal);
         }
         $edges = [];
-        foreach ([...array_map(static fn (int $i): array => [$round[$i], $round[($i + 1) % count($round)]], array_keys($round)), ...$segments] as [$a, $b]) {
+        foreach ([
+            ...array_map(static fn (int $i): array => [$round[$i], $round[($i + 1) % count($round)]], array_keys($round)), ...$segments,
+        ] as [$a, $b]) {
             $edges["{$a} {$b}"] = [$a, $b];
             $edges["{$b} {$a}"] = [$b, $a];
         }
@@ -91,7 +93,9 @@ final class CutFacet
                 [$a, $b] = [$b, $others[($back + count($others) - 1) % count($others)]];
             }
             $area = $this->area($round);
-            $area > 0.0 ? $fields[] = ['round' => $round, 'area' => $area, 'islands' => []] : $outer[] = ['round' => $round, 'area' => -$area];
+            $area > 0.0
+                ? $fields[] = ['round' => $round, 'area' => $area, 'islands' => []]
+                : $outer[] = ['round' => $round, 'area' => -$area];
         }
         // The largest that runs the other way is the facet seen from without; any other is an island in a field.
         usort($outer, static fn (array $one, array $other): int => $other['area'] <=> $one['area']);
@@ -105,7 +109,9 @@ final class CutFacet
             }
         }
 
-        return array_merge(...array_map(fn (array $field): array => EarClip::of($field['round'], $field['islands'], $this->u, $this->v), $fields));
+        return array_merge(
+            ...array_map(fn (array $field): array => EarClip::of($field['round'], $field['islands'], $this->u, $this->v), $fields),
+        );
     }
 
     /** @param  list<int>  $round */
@@ -127,7 +133,10 @@ final class CutFacet
         [$pu, $pv, $in] = [$this->u[$point], $this->v[$point], false];
         foreach ($round as $i => $a) {
             $b = $round[($i + 1) % count($round)];
-            if ($pv < $this->v[$b] !== $this->v[$a] > $pv && $pu < $this->u[$a] + ($pv - $this->v[$a]) / ($this->v[$b] - $this->v[$a]) * ($this->u[$b] - $this->u[$a])) {
+            if (
+                $pv < $this->v[$b] !== $this->v[$a] > $pv
+                && $pu < $this->u[$a] + ($pv - $this->v[$a]) / ($this->v[$b] - $this->v[$a]) * ($this->u[$b] - $this->u[$a])
+            ) {
                 $in = ! $in;
             }
         }

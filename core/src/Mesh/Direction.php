@@ -31,7 +31,10 @@ final readonly class Direction
     public static function written(string $text, string $field): self
     {
         $parts = explode(',', $text);
-        if (count($parts) !== 3 || array_filter($parts, static fn (string $part): bool => ! is_numeric(trim($part)) || ! is_finite((float) $part)) !== []) {
+        if (
+            count($parts) !== 3
+            || array_filter($parts, static fn (string $part): bool => ! is_numeric(trim($part)) || ! is_finite((float) $part)) !== []
+        ) {
             throw BadInput::at($field, Phrase::of('mesh.no_direction'));
         }
         try {

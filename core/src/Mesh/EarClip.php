@@ -60,7 +60,9 @@ final class EarClip
         }
         [$k, $i] = $best;
 
-        return [...array_slice($round, 0, $k + 1), ...array_slice($island, $i), ...array_slice($island, 0, $i + 1), ...array_slice($round, $k)];
+        return [
+            ...array_slice($round, 0, $k + 1), ...array_slice($island, $i), ...array_slice($island, 0, $i + 1), ...array_slice($round, $k),
+        ];
     }
 
     /** @param  list<int>  $island */
@@ -75,7 +77,8 @@ final class EarClip
     }
 
     /**
-     * Whether a point is seen from the k-th of a round within its corner: bridges meet some points twice, and only one of them looks this way.
+     * Whether a point is seen from the k-th of a round within its corner: bridges meet some points twice, and only one of them looks this
+     * way.
      *
      * @param  list<int>  $round
      */
@@ -96,7 +99,8 @@ final class EarClip
             foreach ($round as $i => $c) {
                 $d = $round[($i + 1) % count($round)];
                 if ($c !== $a && $c !== $b && $d !== $a && $d !== $b
-                    && $this->turn($a, $b, $c) > 0.0 !== $this->turn($a, $b, $d) > 0.0 && $this->turn($c, $d, $a) > 0.0 !== $this->turn($c, $d, $b) > 0.0) {
+                    && $this->turn($a, $b, $c) > 0.0 !== $this->turn($a, $b, $d) > 0.0
+                    && $this->turn($c, $d, $a) > 0.0 !== $this->turn($c, $d, $b) > 0.0) {
                     return false;
                 }
             }
@@ -182,7 +186,9 @@ final class EarClip
             }
             $pv = $v[$p];
             if ($pv >= $low && $pv <= $high && $p !== $a && $p !== $b && $p !== $c
-                && ($bu - $au) * ($pv - $av) >= ($pu - $au) * ($bv - $av) && ($cu - $bu) * ($pv - $bv) >= ($pu - $bu) * ($cv - $bv) && ($au - $cu) * ($pv - $cv) >= ($pu - $cu) * ($av - $cv)) {
+                && ($bu - $au) * ($pv - $av) >= ($pu - $au) * ($bv - $av)
+                && ($cu - $bu) * ($pv - $bv) >= ($pu - $bu) * ($cv - $bv)
+                && ($au - $cu) * ($pv - $cv) >= ($pu - $cu) * ($av - $cv)) {
                 return false;
             }
         }
@@ -192,6 +198,7 @@ final class EarClip
 
     private function turn(int $a, int $b, int $c): float
     {
-        return ($this->u[$b] - $this->u[$a]) * ($this->v[$c] - $this->v[$a]) - ($this->u[$c] - $this->u[$a]) * ($this->v[$b] - $this->v[$a]);
+        return ($this->u[$b] - $this->u[$a]) * ($this->v[$c] - $this->v[$a])
+            - ($this->u[$c] - $this->u[$a]) * ($this->v[$b] - $this->v[$a]);
     }
 }

@@ -14,7 +14,15 @@ final readonly class Facing
      * @param  list<float>  $lean  of the facets: the normal along the direction, −1 to 1
      * @param  list<float>  $area  of the facets, mm²
      */
-    private function __construct(public Mesh $mesh, public Direction $along, public array $u, public array $v, public array $w, public array $lean, public array $area) {}
+    private function __construct(
+        public Mesh $mesh,
+        public Direction $along,
+        public array $u,
+        public array $v,
+        public array $w,
+        public array $lean,
+        public array $area,
+    ) {}
 
     /** @param  list<array{float, float, float}>|null  $normals  how its facets face, where that is known better than from the mesh */
     public static function of(Mesh $mesh, Direction $along, ?array $normals = null): self

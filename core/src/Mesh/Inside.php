@@ -27,7 +27,10 @@ final class Inside
     /** @var array{float, float, float, float} where the grid begins, its step, cells to a row */
     private array $grid = [0.0, 0.0, 1.0, 1.0];
 
-    /** @var array{array{float, float, float}, array{float, float, float}, array{float, float, float}} along the ray, and two ways square to it */
+    /**
+     * @var array{array{float, float, float}, array{float, float, float}, array{float, float, float}} along the ray, and two ways square to
+     *   it
+     */
     private array $axes;
 
     /** Facets from the one to before the other. */
@@ -116,7 +119,9 @@ final class Inside
         $this->grid = [$left, $low, $step, (float) $row];
         for ($f = $this->from; $f < $this->to; $f++) {
             [$a, $b, $c] = [$corners[3 * $f], $corners[3 * $f + 1], $corners[3 * $f + 2]];
-            [$i0, $i1] = [(int) ((min($us[$a], $us[$b], $us[$c]) - $left) / $step), (int) ((max($us[$a], $us[$b], $us[$c]) - $left) / $step)];
+            [$i0, $i1] = [
+                (int) ((min($us[$a], $us[$b], $us[$c]) - $left) / $step), (int) ((max($us[$a], $us[$b], $us[$c]) - $left) / $step),
+            ];
             [$j0, $j1] = [(int) ((min($vs[$a], $vs[$b], $vs[$c]) - $low) / $step), (int) ((max($vs[$a], $vs[$b], $vs[$c]) - $low) / $step)];
             if (($i1 - $i0 + 1) * ($j1 - $j0 + 1) > self::LARGE) {
                 $this->large[] = $f;

@@ -57,7 +57,12 @@ final class Joining
             foreach ($segments as [$p, $q]) {
                 $this->seam[$this->edge($p, $q)] = true;
             }
-            array_push($out, ...CutFacet::of($round, $segments, $this->mesh->normal($f), static fn (int $v): array => [$cut->x[$v], $cut->y[$v], $cut->z[$v]]));
+            array_push(
+                $out,
+                ...CutFacet::of(
+                    $round, $segments, $this->mesh->normal($f), static fn (int $v): array => [$cut->x[$v], $cut->y[$v], $cut->z[$v]],
+                ),
+            );
         }
 
         return $out;
@@ -68,7 +73,8 @@ final class Joining
     {
         $points = array_keys($cut->onEdge[$cut->edge($a, $b)] ?? []);
         if (count($points) > 1) {
-            $far = static fn (int $p): float => ($cut->x[$p] - $cut->x[$a]) ** 2 + ($cut->y[$p] - $cut->y[$a]) ** 2 + ($cut->z[$p] - $cut->z[$a]) ** 2;
+            $far = static fn (int $p): float => ($cut->x[$p] - $cut->x[$a]) ** 2 + ($cut->y[$p] - $cut->y[$a]) ** 2
+                + ($cut->z[$p] - $cut->z[$a]) ** 2;
             usort($points, static fn (int $p, int $q): int => $far($p) <=> $far($q));
         }
 
@@ -118,7 +124,15 @@ final class Joining
                 $largest[$r] = [$size, $triangle];
             }
         }
-        $is = array_map(static fn (array $one): bool => ! $other->holds(array_map(static fn (array $axis): float => ($axis[$one[1][0]] + $axis[$one[1][1]] + $axis[$one[1][2]]) / 3.0, [$at->x, $at->y, $at->z])), $largest);
+        $is = array_map(
+            static fn (array $one): bool => ! $other->holds(
+                array_map(
+                    static fn (array $axis): float => ($axis[$one[1][0]] + $axis[$one[1][1]] + $axis[$one[1][2]]) / 3.0,
+                    [$at->x, $at->y, $at->z],
+                ),
+            ),
+            $largest,
+        );
 
         return array_values(array_filter($triangles, static fn (int $t): bool => $is[$root($t)], ARRAY_FILTER_USE_KEY));
     }

@@ -29,7 +29,9 @@ final class Limits
     public static function bytes(int $bytes): void
     {
         if ($bytes > self::MOST_MEGABYTES * self::MEGABYTE) {
-            throw BadInput::at('file', Phrase::of('mesh.too_heavy', ['mb' => (float) ceil($bytes / self::MEGABYTE), 'most' => self::MOST_MEGABYTES]));
+            throw BadInput::at('file', Phrase::of('mesh.too_heavy', [
+                'mb' => (float) ceil($bytes / self::MEGABYTE), 'most' => self::MOST_MEGABYTES,
+            ]));
         }
     }
 
@@ -59,7 +61,9 @@ final class Limits
                 throw BadInput::at('file', Phrase::of('mesh.not_finite'));
             }
             if (max(abs(min($values)), abs(max($values))) > self::FARTHEST || max($values) - min($values) > self::LONGEST) {
-                throw BadInput::at('units', Phrase::of('mesh.too_large', ['size' => Quantity::length(max($values) - min($values)), 'most' => Quantity::length(self::LONGEST)]));
+                throw BadInput::at('units', Phrase::of('mesh.too_large', [
+                    'size' => Quantity::length(max($values) - min($values)), 'most' => Quantity::length(self::LONGEST),
+                ]));
             }
         }
     }

@@ -64,7 +64,8 @@ final readonly class Mesh
             [$a, $b, $c] = [$corners[$h], $corners[$h + 1], $corners[$h + 2]];
             [$bx, $by, $bz] = [$x[$b] - $ox, $y[$b] - $oy, $z[$b] - $oz];
             [$cx, $cy, $cz] = [$x[$c] - $ox, $y[$c] - $oy, $z[$c] - $oz];
-            $six += ($x[$a] - $ox) * ($by * $cz - $bz * $cy) + ($y[$a] - $oy) * ($bz * $cx - $bx * $cz) + ($z[$a] - $oz) * ($bx * $cy - $by * $cx);
+            $six += ($x[$a] - $ox) * ($by * $cz - $bz * $cy) + ($y[$a] - $oy) * ($bz * $cx - $bx * $cz)
+                + ($z[$a] - $oz) * ($bx * $cy - $by * $cx);
         }
 
         return $six / 6.0;

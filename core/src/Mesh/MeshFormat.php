@@ -24,6 +24,8 @@ enum MeshFormat: string
     {
         $ending = strtolower(pathinfo($name, PATHINFO_EXTENSION));
 
-        return self::tryFrom($ending) ?? throw BadInput::at('format', Phrase::of('mesh.unknown_format', ['known' => array_map(static fn (self $format): string => strtoupper($format->value), self::cases())]));
+        return self::tryFrom($ending) ?? throw BadInput::at('format', Phrase::of('mesh.unknown_format', [
+            'known' => array_map(static fn (self $format): string => strtoupper($format->value), self::cases()),
+        ]));
     }
 }

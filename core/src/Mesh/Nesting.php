@@ -71,7 +71,9 @@ final readonly class Nesting
             $host = $one;
             if (! $isSolid($one)) {
                 foreach ($this->around[$one] as $other) {
-                    $host = $isSolid($other) && ($host === $one || abs($this->volumes[$other]) < abs($this->volumes[$host])) ? $other : $host;
+                    $host = $isSolid($other) && ($host === $one || abs($this->volumes[$other]) < abs($this->volumes[$host]))
+                        ? $other
+                        : $host;
                 }
             }
             $bodies[$host][] = $one;
@@ -84,7 +86,9 @@ final readonly class Nesting
     private function around(int $one, Inside $inside): array
     {
         $first = (int) array_search($one, $this->shell, true);
-        $crossed = $inside->crossed($this->mesh->at($first), fn (int $vertex): int => $this->shell[$vertex] === $one ? -1 : $this->shell[$vertex]);
+        $crossed = $inside->crossed(
+            $this->mesh->at($first), fn (int $vertex): int => $this->shell[$vertex] === $one ? -1 : $this->shell[$vertex],
+        );
 
         return array_keys(array_filter($crossed, static fn (int $times): bool => $times !== 0));
     }

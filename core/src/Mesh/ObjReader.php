@@ -81,7 +81,9 @@ final class ObjReader
             $number = (int) $words[$i];
             $at = $number < 0 ? $there + $number : $number - 1;
             if ($number === 0 || ! isset($places[$at])) {
-                throw BadInput::at('file', Phrase::of('mesh.no_such_vertex', ['named' => mb_strimwidth(mb_scrub($words[$i]), 0, 20, '…'), 'there' => $there]));
+                throw BadInput::at('file', Phrase::of('mesh.no_such_vertex', [
+                    'named' => mb_strimwidth(mb_scrub($words[$i]), 0, 20, '…'), 'there' => $there,
+                ]));
             }
             $corners[] = $places[$at];
         }

@@ -63,7 +63,13 @@ final class PlyBytes
         $key = implode(' ', array_column($properties, 'type'));
         // Unpacked by number: a name may be anything.
         [$format, $length] = $this->shapes[$key] ??= [
-            implode('/', array_map(fn (array $property, int $i): string => $this->header->letter($property['type'])."_{$i}", $properties, array_keys($properties))),
+            implode(
+                '/',
+                array_map(
+                    fn (array $property, int $i): string => $this->header->letter($property['type'])."_{$i}", $properties,
+                    array_keys($properties),
+                ),
+            ),
             (int) array_sum(array_map(static fn (array $property): int => PlyHeader::size($property['type']), $properties)),
         ];
         /** @var array<string, float|int> $values */

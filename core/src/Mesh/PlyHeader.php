@@ -50,7 +50,9 @@ final readonly class PlyHeader
                 case 'element':
                     $count = $words[2] ?? '';
                     if (! ctype_digit($count) || strlen($count) > 9) {
-                        throw BadInput::at('file', Phrase::of('mesh.bad_line', ['line' => mb_strimwidth(mb_scrub(trim($line)), 0, 60, '…')]));
+                        throw BadInput::at('file', Phrase::of('mesh.bad_line', [
+                            'line' => mb_strimwidth(mb_scrub(trim($line)), 0, 60, '…'),
+                        ]));
                     }
                     Limits::facets(intdiv((int) $count, 3));
                     $elements[] = ['name' => $words[1] ?? '', 'count' => (int) $count, 'properties' => []];
@@ -60,8 +62,17 @@ final readonly class PlyHeader
                     $isList = ($words[1] ?? '') === 'list';
                     $type = $words[$isList ? 3 : 1] ?? '';
                     $counted = $isList ? $words[2] ?? '' : null;
-                    if ($last === null || ! isset(self::SIZES[$type]) || ($counted !== null && (! isset(self::SIZES[$counted]) || str_starts_with($counted, 'float') || $counted === 'double'))) {
-                        throw BadInput::at('file', Phrase::of('mesh.bad_line', ['line' => mb_strimwidth(mb_scrub(trim($line)), 0, 60, '…')]));
+                    if (
+                        $last === null
+                        || ! isset(self::SIZES[$type])
+                        || (
+                            $counted !== null
+                            && (! isset(self::SIZES[$counted]) || str_starts_with($counted, 'float') || $counted === 'double')
+                        )
+                    ) {
+                        throw BadInput::at('file', Phrase::of('mesh.bad_line', [
+                            'line' => mb_strimwidth(mb_scrub(trim($line)), 0, 60, '…'),
+                        ]));
                     }
                     $elements[$last]['properties'][] = ['name' => $words[$isList ? 4 : 2] ?? '', 'type' => $type, 'counted' => $counted];
                     break;

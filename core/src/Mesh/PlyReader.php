@@ -30,7 +30,9 @@ final class PlyReader
         $pending = [];
         foreach ($header->elements as $element) {
             for ($i = 0; $i < $element['count']; $i++) {
-                $row = $rest !== null ? $rest->row($element['properties']) : self::textRow($element['properties'], self::line($lines, $pending));
+                $row = $rest !== null
+                    ? $rest->row($element['properties'])
+                    : self::textRow($element['properties'], self::line($lines, $pending));
                 match ($element['name']) {
                     'vertex' => $this->vertex($row),
                     'face' => $this->face($row),
@@ -66,7 +68,9 @@ final class PlyReader
         }
         $corners = [];
         foreach ($named as $number) {
-            $corners[] = $this->places[(int) $number] ?? throw BadInput::at('file', Phrase::of('mesh.no_such_vertex', ['named' => (string) $number, 'there' => count($this->places)]));
+            $corners[] = $this->places[(int) $number] ?? throw BadInput::at(
+                'file', Phrase::of('mesh.no_such_vertex', ['named' => (string) $number, 'there' => count($this->places)]),
+            );
         }
         for ($i = 2, $n = count($corners); $i < $n; $i++) {
             $this->welder->facet($corners[0], $corners[$i - 1], $corners[$i]);
@@ -119,7 +123,12 @@ final class PlyReader
     private static function number(string $word, string $line): float
     {
         if (! is_numeric($word) || ! is_finite((float) $word)) {
-            throw BadInput::at('file', preg_match('/nan|inf/i', $word) === 1 ? Phrase::of('mesh.not_finite') : Phrase::of('mesh.bad_line', ['line' => mb_strimwidth(mb_scrub($line), 0, 60, '…')]));
+            throw BadInput::at(
+                'file',
+                preg_match('/nan|inf/i', $word) === 1
+                    ? Phrase::of('mesh.not_finite')
+                    : Phrase::of('mesh.bad_line', ['line' => mb_strimwidth(mb_scrub($line), 0, 60, '…')]),
+            );
         }
 
         return (float) $word;

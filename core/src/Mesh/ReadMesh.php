@@ -10,5 +10,13 @@ use Apalos\Core\Result\Warning;
 final readonly class ReadMesh
 {
     /** @param  list<Warning>  $warnings */
-    public function __construct(public Mesh $mesh, public MeshFormat $format, public LengthUnit $unit, public int $triangles, public int $dropped, public array $warnings = [], public bool $says = false) {}
+    public function __construct(
+        public Mesh $mesh,
+        public MeshFormat $format,
+        public LengthUnit $unit,
+        public int $triangles,
+        public int $dropped,
+        public array $warnings = [],
+        public bool $says = false,
+    ) {}
 }

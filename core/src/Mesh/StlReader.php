@@ -66,7 +66,12 @@ final class StlReader
         }
         Limits::coordinates($x, $y, $z);
 
-        return new ReadMesh(new Mesh($x, $y, $z, $corners), MeshFormat::Stl, $unit, $count, $dropped, $count === $there ? [] : [new Warning('more_than_said', Phrase::of('mesh.more_than_said', ['says' => $count, 'there' => $there]))]);
+        return new ReadMesh(
+            new Mesh($x, $y, $z, $corners), MeshFormat::Stl, $unit, $count, $dropped,
+            $count === $there
+                ? []
+                : [new Warning('more_than_said', Phrase::of('mesh.more_than_said', ['says' => $count, 'there' => $there]))],
+        );
     }
 
     /**
@@ -82,7 +87,9 @@ final class StlReader
         for ($left = $count * self::RECORD, $rest = ''; $left > 0;) {
             $block = $rest.$file->fread(min($left, self::BLOCK));
             if (strlen($block) === strlen($rest)) {
-                throw BadInput::at('file', Phrase::of('mesh.cut_short', ['says' => $count, 'there' => $count - intdiv($left, self::RECORD)]));
+                throw BadInput::at('file', Phrase::of('mesh.cut_short', [
+                    'says' => $count, 'there' => $count - intdiv($left, self::RECORD),
+                ]));
             }
             $left -= strlen($block) - strlen($rest);
             $whole = strlen($block) - strlen($block) % self::RECORD;
@@ -138,13 +145,20 @@ final class StlReader
                 switch (strtolower($words[0] ?? '')) {
                     case 'vertex':
                         if (! is_numeric($words[1] ?? null) || ! is_numeric($words[2] ?? null) || ! is_numeric($words[3] ?? null)) {
-                            throw BadInput::at('file', preg_match('/nan|inf/i', $line) === 1 ? Phrase::of('mesh.not_finite') : Phrase::of('mesh.bad_line', ['line' => mb_strimwidth(mb_scrub(trim($line)), 0, 60, '…')]));
+                            throw BadInput::at(
+                                'file',
+                                preg_match('/nan|inf/i', $line) === 1
+                                    ? Phrase::of('mesh.not_finite')
+                                    : Phrase::of('mesh.bad_line', ['line' => mb_strimwidth(mb_scrub(trim($line)), 0, 60, '…')]),
+                            );
                         }
                         $corners[] = $welder->vertex((float) $words[1], (float) $words[2], (float) $words[3]);
                         break;
                     case 'endfacet':
                         if (count($corners) !== 3) {
-                            throw BadInput::at('file', Phrase::of('mesh.not_three', ['n' => $welder->facets() + 1, 'corners' => count($corners)]));
+                            throw BadInput::at('file', Phrase::of('mesh.not_three', [
+                                'n' => $welder->facets() + 1, 'corners' => count($corners),
+                            ]));
                         }
                         $welder->facet($corners[0], $corners[1], $corners[2]);
                         $corners = [];
@@ -164,6 +178,9 @@ final class StlReader
         $mesh = $welder->mesh($unit->length());
         Limits::coordinates($mesh->x, $mesh->y, $mesh->z);
 
-        return new ReadMesh($mesh, MeshFormat::Stl, $unit, $welder->facets(), $welder->dropped(), $ends && $corners === [] ? [] : [new Warning('cut_short', Phrase::of('mesh.text_cut_short', ['there' => $welder->facets()]))]);
+        return new ReadMesh(
+            $mesh, MeshFormat::Stl, $unit, $welder->facets(), $welder->dropped(),
+            $ends && $corners === [] ? [] : [new Warning('cut_short', Phrase::of('mesh.text_cut_short', ['there' => $welder->facets()]))],
+        );
     }
 }

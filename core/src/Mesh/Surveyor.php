@@ -53,12 +53,20 @@ final class Surveyor
         }
         $volume = array_sum($sums['volumes']);
         $middle = $bounds->middle();
-        $centre = abs($volume) < 1e-12 ? $middle : [$middle[0] + $sums['moment'][0] / $volume, $middle[1] + $sums['moment'][1] / $volume, $middle[2] + $sums['moment'][2] / $volume];
+        $centre = abs($volume) < 1e-12
+            ? $middle
+            : [
+                $middle[0] + $sums['moment'][0] / $volume, $middle[1] + $sums['moment'][1] / $volume,
+                $middle[2] + $sums['moment'][2] / $volume,
+            ];
         // Sums of many thousand facets leave crumbs: so near to nought, for its size, it is nought.
         $crumb = self::CRUMB * $bounds->diagonal();
         $centre = array_map(static fn (float $mm): float => abs($mm) < $crumb ? 0.0 : $mm, $centre);
 
-        return new Survey($mesh, $links, $bounds, $volume / 1000.0, $sums['area'], $centre, $loose['open'], $loose['crowded'], $count, count($flipped), $inner, $overlapping, $united[1] ?? 0, $united === null);
+        return new Survey(
+            $mesh, $links, $bounds, $volume / 1000.0, $sums['area'], $centre, $loose['open'], $loose['crowded'], $count, count($flipped),
+            $inner, $overlapping, $united[1] ?? 0, $united === null,
+        );
     }
 
     /**

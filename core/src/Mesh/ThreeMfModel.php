@@ -84,7 +84,9 @@ final class ThreeMfModel
     {
         $welder = new Welder;
         // Without a build, what is there lies where it was drawn.
-        $items = $this->items !== [] ? $this->items : array_map(static fn (int|string $id): array => [(string) $id, self::STRAIGHT], array_keys(array_filter($this->corners)));
+        $items = $this->items !== []
+            ? $this->items
+            : array_map(static fn (int|string $id): array => [(string) $id, self::STRAIGHT], array_keys(array_filter($this->corners)));
         $this->bounded(array_column($items, 0));
         foreach ($items as [$id, $transform]) {
             $this->place($welder, $id, $transform);
@@ -149,12 +151,14 @@ final class ThreeMfModel
             );
         }
         // A mirroring transform turns a facet round; it is turned back.
-        $mirrored = $by[0] * ($by[4] * $by[8] - $by[5] * $by[7]) - $by[1] * ($by[3] * $by[8] - $by[5] * $by[6]) + $by[2] * ($by[3] * $by[7] - $by[4] * $by[6]) < 0.0;
+        $mirrored = $by[0] * ($by[4] * $by[8] - $by[5] * $by[7]) - $by[1] * ($by[3] * $by[8] - $by[5] * $by[6])
+            + $by[2] * ($by[3] * $by[7] - $by[4] * $by[6]) < 0.0;
         $corners = $this->corners[$id];
         for ($i = 0, $n = count($corners); $i < $n; $i += 3) {
             $three = [];
             foreach ([$corners[$i], $corners[$i + 1], $corners[$i + 2]] as $named) {
-                $three[] = $map[$named] ?? throw BadInput::at('file', Phrase::of('mesh.no_such_vertex', ['named' => (string) $named, 'there' => count($map)]));
+                $three[] = $map[$named]
+                    ?? throw BadInput::at('file', Phrase::of('mesh.no_such_vertex', ['named' => (string) $named, 'there' => count($map)]));
             }
             $mirrored ? $welder->facet($three[0], $three[2], $three[1]) : $welder->facet($three[0], $three[1], $three[2]);
         }
@@ -175,7 +179,8 @@ final class ThreeMfModel
         $both = [];
         for ($row = 0; $row < 4; $row++) {
             for ($column = 0; $column < 3; $column++) {
-                $both[] = $one[3 * $row] * $then[$column] + $one[3 * $row + 1] * $then[3 + $column] + $one[3 * $row + 2] * $then[6 + $column] + ($row === 3 ? $then[9 + $column] : 0.0);
+                $both[] = $one[3 * $row] * $then[$column] + $one[3 * $row + 1] * $then[3 + $column]
+                    + $one[3 * $row + 2] * $then[6 + $column] + ($row === 3 ? $then[9 + $column] : 0.0);
             }
         }
 
@@ -193,7 +198,10 @@ final class ThreeMfModel
             return self::STRAIGHT;
         }
         $numbers = preg_split('/\s+/', $text) ?: [];
-        if (count($numbers) !== 12 || array_filter($numbers, static fn (string $number): bool => ! is_numeric($number) || ! is_finite((float) $number)) !== []) {
+        if (
+            count($numbers) !== 12
+            || array_filter($numbers, static fn (string $number): bool => ! is_numeric($number) || ! is_finite((float) $number)) !== []
+        ) {
             throw BadInput::at('file', Phrase::of('mesh.bad_transform'));
         }
 
@@ -213,6 +221,10 @@ final class ThreeMfModel
     {
         $text = $has[$key] ?? '';
 
-        return ctype_digit($text) ? (int) $text : throw BadInput::at('file', Phrase::of('mesh.no_such_vertex', ['named' => mb_strimwidth(mb_scrub($text), 0, 20, '…'), 'there' => count($has)]));
+        return ctype_digit($text)
+            ? (int) $text
+            : throw BadInput::at('file', Phrase::of('mesh.no_such_vertex', [
+                'named' => mb_strimwidth(mb_scrub($text), 0, 20, '…'), 'there' => count($has),
+            ]));
     }
 }

@@ -45,7 +45,9 @@ final class ThreeMfReader
         $mesh = $welder->mesh($own->length());
         Limits::coordinates($mesh->x, $mesh->y, $mesh->z);
 
-        return new ReadMesh($mesh, MeshFormat::ThreeMf, $own, $welder->facets(), $welder->dropped(), says: $unit === null && $says !== null);
+        return new ReadMesh(
+            $mesh, MeshFormat::ThreeMf, $own, $welder->facets(), $welder->dropped(), says: $unit === null && $says !== null,
+        );
     }
 
     /** Where the model lies in the zip: as its relations say, else where it usually lies. */

@@ -26,15 +26,18 @@ final class Welder
 
     public function vertex(float $x, float $y, float $z): int
     {
-        // Minus nought is nought.
-        $key = pack('d3', $x + 0.0, $y + 0.0, $z + 0.0);
+        // Minus nought is nought; what a compiler may take for no change at all would not make it so.
+        $x = $x === 0.0 ? 0.0 : $x;
+        $y = $y === 0.0 ? 0.0 : $y;
+        $z = $z === 0.0 ? 0.0 : $z;
+        $key = pack('d3', $x, $y, $z);
         $there = $this->index[$key] ?? null;
         if ($there !== null) {
             return $there;
         }
-        $this->x[] = $x + 0.0;
-        $this->y[] = $y + 0.0;
-        $this->z[] = $z + 0.0;
+        $this->x[] = $x;
+        $this->y[] = $y;
+        $this->z[] = $z;
 
         return $this->index[$key] = count($this->x) - 1;
     }

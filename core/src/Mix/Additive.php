@@ -62,7 +62,8 @@ final readonly class Additive
     public function toArray(): array
     {
         return [
-            'code' => $this->code, 'name' => $this->name, 'amount' => $this->amount, 'basis' => $this->basis->value, 'into' => $this->into->value,
+            'code' => $this->code, 'name' => $this->name, 'amount' => $this->amount, 'basis' => $this->basis->value,
+            'into' => $this->into->value,
             'sg' => $this->sg->gPerMl, 'max' => $this->max, 'drop_g' => $this->drop?->g,
         ];
     }

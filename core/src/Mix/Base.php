@@ -41,8 +41,10 @@ final readonly class Base
     public function toArray(): array
     {
         return [
-            'ratio' => ['by' => $this->ratio->by->value, 'a' => $this->ratio->a, 'b' => $this->ratio->b], 'sg' => ['a' => $this->sgA?->gPerMl, 'b' => $this->sgB?->gPerMl],
-            'sg_mixed' => $this->sgMixed?->gPerMl, 'pour_first' => $this->pourBFirst ? Into::B->value : Into::A->value, 'measured_by_volume_ok' => $this->measuredByVolumeOk,
+            'ratio' => ['by' => $this->ratio->by->value, 'a' => $this->ratio->a, 'b' => $this->ratio->b],
+            'sg' => ['a' => $this->sgA?->gPerMl, 'b' => $this->sgB?->gPerMl],
+            'sg_mixed' => $this->sgMixed?->gPerMl, 'pour_first' => $this->pourBFirst ? Into::B->value : Into::A->value,
+            'measured_by_volume_ok' => $this->measuredByVolumeOk,
         ];
     }
 }

@@ -57,7 +57,8 @@ final readonly class BatchLimit
         $batch = Grams::of($all->g / $count);
 
         return new self(
-            self::lasts($request, Milestone::PotLife, $batch), self::usable($request, $batch), self::lasts($request, Milestone::Demould, $batch),
+            self::lasts($request, Milestone::PotLife, $batch), self::usable($request, $batch),
+            self::lasts($request, Milestone::Demould, $batch),
             $limit, $by === null ? null : Grams::of($limits[$by]), $count,
         );
     }
@@ -105,7 +106,10 @@ final readonly class BatchLimit
         if ($limit === Limit::PotLife && self::minutesLeft($request, Grams::of(CureModel::SHEET_MASS_G)) <= 0.0) {
             self::refuse($request, Grams::of(CureModel::SHEET_MASS_G));
         }
-        throw BadInput::at($limit === Limit::Vessel ? 'vessel.capacity_ml' : 'target', Phrase::of('mix.too_many_batches', ['count' => number_format($count), 'batch' => Quantity::mass($largest)]));
+        throw BadInput::at(
+            $limit === Limit::Vessel ? 'vessel.capacity_ml' : 'target',
+            Phrase::of('mix.too_many_batches', ['count' => number_format($count), 'batch' => Quantity::mass($largest)]),
+        );
     }
 
     /**
@@ -146,7 +150,8 @@ final readonly class BatchLimit
         $busy = $request->mixing->min + $request->degassing->min;
         $pours = self::pourable(self::lasts($request, Milestone::PotLife, $batch) ?? Minutes::of(0.0))->min;
         throw BadInput::at('room_c', Phrase::of($request->degassing->min > 0.0 ? 'mix.no_time_with_vacuum' : 'mix.no_time', [
-            'room' => Quantity::temperature($request->room), 'pours' => Quantity::duration($pours), 'busy' => Quantity::duration($busy), 'help' => Phrase::of('mix.what_helps', ['ways' => self::whatHelps($request, $batch, $busy, $pours)]),
+            'room' => Quantity::temperature($request->room), 'pours' => Quantity::duration($pours), 'busy' => Quantity::duration($busy),
+            'help' => Phrase::of('mix.what_helps', ['ways' => self::whatHelps($request, $batch, $busy, $pours)]),
         ]));
     }
 
@@ -154,9 +159,13 @@ final readonly class BatchLimit
     private static function whatHelps(MixRequest $request, Grams $batch, float $busy, float $pours): array
     {
         $help = [];
-        $coolest = $request->clock?->roomFor(Milestone::PotLife, self::potLifeFor(Minutes::of($busy)), $request->clock->massThatCounts($batch));
+        $coolest = $request->clock?->roomFor(
+            Milestone::PotLife, self::potLifeFor(Minutes::of($busy)), $request->clock->massThatCounts($batch),
+        );
         if ($coolest !== null) {
-            $help[] = $coolest > self::COLDEST_ROOM_C ? Phrase::of('mix.cooler_room', ['room' => Quantity::temperature($coolest)]) : Phrase::of('mix.cool_the_parts');
+            $help[] = $coolest > self::COLDEST_ROOM_C
+                ? Phrase::of('mix.cooler_room', ['room' => Quantity::temperature($coolest)])
+                : Phrase::of('mix.cool_the_parts');
         }
         $help[] = Phrase::of('mix.slower_base');
         if ($request->degassing->min > 0.0 && $pours > $request->mixing->min) {

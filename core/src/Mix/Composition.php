@@ -94,7 +94,9 @@ final readonly class Composition
             throw BadInput::at('base.sg', Phrase::of('mix.no_density'));
         }
 
-        return $wA / $base->sgA->gPerMl + ($base->sgB === null ? 0.0 : (1.0 - $wA) / $base->sgB->gPerMl);
+        $mixed = Density::together([[$wA, $base->sgA], ...($base->sgB === null ? [] : [[1.0 - $wA, $base->sgB]])]);
+
+        return 1.0 / $mixed->gPerMl;
     }
 
     /** @param  list<Additive>  $additives */

@@ -19,7 +19,10 @@ use Apalos\Core\Units\Minutes;
  * drop n cups take m + d + p + (n − 1)·c minutes; where one pair mixes on meanwhile, the second follows the first after d alone. Between
  * the meeting of one cup and the first drop of the next lie m + d + c at most.
  *
- * @phpstan-type CupsShape array{count: int, total_min: float, hands: int|null, gap_min: float, joins: 'wet'|'tacky'|'set', all_in_ml: float, slower_min: float, ahead: list<string>}
+ * @phpstan-type CupsShape array{
+ *     count: int, total_min: float, hands: int|null, gap_min: float, joins: 'wet'|'tacky'|'set', all_in_ml: float, slower_min: float,
+ *     ahead: list<string>,
+ * }
  */
 final readonly class CupsResult
 {
@@ -52,7 +55,9 @@ final readonly class CupsResult
         [$mix, $air, $pour] = [$request->mixing->min, $request->degassing->min, $result->batchMass()->g / $rate];
         $after = [1 => $air >= $mix ? max($air, $mix + $pour) : $mix + $air + $pour, 2 => max($mix, $air, $pour)];
         $first = [1 => $air >= $mix ? $air : $after[1], 2 => $after[2]];
-        $total = array_map(static fn (float $cycle, float $second): float => $mix + $air + $pour + $second + ($count - 2) * $cycle, $after, $first);
+        $total = array_map(
+            static fn (float $cycle, float $second): float => $mix + $air + $pour + $second + ($count - 2) * $cycle, $after, $first,
+        );
         $total = [1 => $total[0], 2 => $total[1]];
         $inTime = BatchLimit::pourable($result->potLife)->min;
         $hands = match (true) {
@@ -73,7 +78,9 @@ final readonly class CupsResult
 
     private static function joined(MixRequest $request, MixResult $result, Minutes $gap): Join
     {
-        $lasts = static fn (Milestone $milestone): ?float => $request->clock?->band($milestone, $request->room, $request->clock->massThatCounts($result->batchMass()))?->likely->min;
+        $lasts = static fn (Milestone $milestone): ?float => $request->clock?->band(
+            $milestone, $request->room, $request->clock->massThatCounts($result->batchMass()),
+        )?->likely->min;
 
         return match (true) {
             $gap->min <= ($result->potLife->min ?? 0.0) => Join::Wet,
@@ -97,8 +104,10 @@ final readonly class CupsResult
             return null;
         }
         $values = [
-            'count' => $this->count, 'total' => Quantity::duration($this->total), 'pot' => Quantity::duration($this->potLife), 'gap' => Quantity::duration($this->gap),
-            'all_in' => Quantity::volume($this->allIn), 'slower' => Quantity::duration($this->slower), 'mass' => Quantity::mass(Grams::of($result->mass->g)),
+            'count' => $this->count, 'total' => Quantity::duration($this->total), 'pot' => Quantity::duration($this->potLife),
+            'gap' => Quantity::duration($this->gap),
+            'all_in' => Quantity::volume($this->allIn), 'slower' => Quantity::duration($this->slower),
+            'mass' => Quantity::mass(Grams::of($result->mass->g)),
         ];
         $says = match (true) {
             $this->joins === Join::Set => 'mix.cups_set_between',
@@ -106,14 +115,17 @@ final readonly class CupsResult
             default => 'mix.cups_take_too_long',
         };
 
-        return new Warning('cups_in_time', Phrase::of($says, [...$values, 'help' => Phrase::of($result->limit === Limit::PotLife ? 'mix.cups_slower' : 'mix.cups_bigger', $values)]));
+        return new Warning('cups_in_time', Phrase::of($says, [
+            ...$values, 'help' => Phrase::of($result->limit === Limit::PotLife ? 'mix.cups_slower' : 'mix.cups_bigger', $values),
+        ]));
     }
 
     /** @return CupsShape */
     public function toArray(): array
     {
         return [
-            'count' => $this->count, 'total_min' => $this->total->min, 'hands' => $this->hands, 'gap_min' => $this->gap->min, 'joins' => $this->joins->value,
+            'count' => $this->count, 'total_min' => $this->total->min, 'hands' => $this->hands, 'gap_min' => $this->gap->min,
+            'joins' => $this->joins->value,
             'all_in_ml' => $this->allIn->ml, 'slower_min' => $this->slower->min, 'ahead' => $this->ahead,
         ];
     }

@@ -98,17 +98,24 @@ final readonly class MixPlanner
         $wA = $composition->weightFractionOfA;
         $working = [
             Phrase::of('mix.working_density', ['sg' => Quantity::density($composition->density)]),
-            Phrase::of('mix.working_mass', ['volume' => Quantity::volume($mass->volumeAt($composition->density)), 'mass' => Quantity::mass($mass)]),
-            Phrase::of('mix.working_ab', ['mass' => Quantity::mass($mass), 'times' => $composition->massPerAB, 'ab' => Quantity::mass($ab), 'pct' => $wA * 100.0]),
+            Phrase::of('mix.working_mass', [
+                'volume' => Quantity::volume($mass->volumeAt($composition->density)), 'mass' => Quantity::mass($mass),
+            ]),
+            Phrase::of('mix.working_ab', [
+                'mass' => Quantity::mass($mass), 'times' => $composition->massPerAB, 'ab' => Quantity::mass($ab), 'pct' => $wA * 100.0,
+            ]),
         ];
         if ($limit->potLife !== null && $limit->usable !== null) {
             $working[] = Phrase::of($request->degassing->min > 0.0 ? 'mix.working_time_with_vacuum' : 'mix.working_time', [
-                'room' => Quantity::temperature($request->room), 'times' => $request->clock?->factor($request->room, $request->clock->massThatCounts($mass->times(1.0 / $count))) ?? 1.0,
+                'room' => Quantity::temperature($request->room),
+                'times' => $request->clock?->factor($request->room, $request->clock->massThatCounts($mass->times(1.0 / $count))) ?? 1.0,
                 'pot' => Quantity::duration($limit->potLife), 'left' => Quantity::duration($limit->usable),
             ]);
         }
         if ($limit->largest !== null && $limit->by !== null) {
-            $working[] = Phrase::of("mix.working_by_{$limit->by->value}", ['largest' => Quantity::mass($limit->largest), 'count' => $count, 'each' => Quantity::mass($mass->g / $count)]);
+            $working[] = Phrase::of("mix.working_by_{$limit->by->value}", [
+                'largest' => Quantity::mass($limit->largest), 'count' => $count, 'each' => Quantity::mass($mass->g / $count),
+            ]);
         }
 
         return $working;

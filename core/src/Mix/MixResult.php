@@ -56,7 +56,12 @@ final readonly class MixResult
     /** Differs as soon as something else is weighed: what a screen showed is what is poured, or it is asked again. */
     public function stamp(): string
     {
-        $lines = array_map(static fn (Batch $batch): array => array_map(static fn (Line $line): string => $line->code.'='.round($line->grams->g, 6), $batch->lines), $this->batches);
+        $lines = array_map(
+            static fn (Batch $batch): array => array_map(
+                static fn (Line $line): string => $line->code.'='.round($line->grams->g, 6), $batch->lines,
+            ),
+            $this->batches,
+        );
 
         return substr(hash('sha256', json_encode($lines, JSON_THROW_ON_ERROR)), 0, 16);
     }

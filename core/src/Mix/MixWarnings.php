@@ -34,7 +34,9 @@ final readonly class MixWarnings
         $inTime = $cups?->warning($result);
         $warnings = [
             ...$this->room($request),
-            ...($request->clock === null ? [] : iterator_to_array($this->clock->beyondTheRoom($request->clock, $result->batchMass()), false)),
+            ...(
+                $request->clock === null ? [] : iterator_to_array($this->clock->beyondTheRoom($request->clock, $result->batchMass()), false)
+            ),
             ...$this->scale($result, $request, $composition),
             ...$this->time($result),
             ...($inTime === null ? [] : [$inTime]),
@@ -45,7 +47,8 @@ final readonly class MixWarnings
 
         return new MixResult(
             $result->mass, $result->volume, $result->density, $result->parts, $result->batches, $result->potLife, $result->usable,
-            $result->demould, $result->ratioErrorPct, $result->smallestBatch, $result->limit, $result->byVolume, $warnings, $result->working, $cups,
+            $result->demould, $result->ratioErrorPct, $result->smallestBatch, $result->limit, $result->byVolume, $warnings,
+            $result->working, $cups,
         );
     }
 
@@ -70,12 +73,17 @@ final readonly class MixWarnings
         $ab = $result->mass->g / $composition->massPerAB / $count;
         $division = $request->scale->division->g;
         if ($ab < $result->smallestBatch->g) {
-            yield new Warning('batch_below_scale', Phrase::of('mix.batch_below_scale', ['ab' => Quantity::mass($ab), 'pct' => $result->ratioErrorPct, 'least' => Quantity::mass($result->smallestBatch->g)]));
+            yield new Warning('batch_below_scale', Phrase::of('mix.batch_below_scale', [
+                'ab' => Quantity::mass($ab), 'pct' => $result->ratioErrorPct, 'least' => Quantity::mass($result->smallestBatch->g),
+            ]));
         }
         foreach ($request->additives as $additive) {
             $grams = $result->parts[$additive->code]->g / $count;
             if ($grams > 0.0 && $division / 2.0 / $grams > self::POOR_WEIGHING) {
-                yield new Warning('batch_below_scale', Phrase::of('mix.pinch_below_scale', ['name' => $additive->name, 'grams' => Quantity::mass($grams), 'division' => Quantity::mass($division), 'pct' => $division / 2.0 / $grams * 100.0]));
+                yield new Warning('batch_below_scale', Phrase::of('mix.pinch_below_scale', [
+                    'name' => $additive->name, 'grams' => Quantity::mass($grams), 'division' => Quantity::mass($division),
+                    'pct' => $division / 2.0 / $grams * 100.0,
+                ]));
             }
         }
     }
@@ -87,7 +95,9 @@ final readonly class MixWarnings
             return;
         }
         if ($result->limit === Limit::PotLife && count($result->batches) > 1) {
-            yield new Warning('pot_life_short', Phrase::of('mix.batches_by_pot_life', ['batch' => Quantity::mass($result->mass->g / count($result->batches)), 'count' => count($result->batches)]));
+            yield new Warning('pot_life_short', Phrase::of('mix.batches_by_pot_life', [
+                'batch' => Quantity::mass($result->mass->g / count($result->batches)), 'count' => count($result->batches),
+            ]));
         } elseif ($result->usable->min < self::LITTLE_TIME_MIN) {
             yield new Warning('pot_life_short', Phrase::of('mix.little_time', ['usable' => Quantity::duration($result->usable->min)]));
         }
@@ -98,7 +108,9 @@ final readonly class MixWarnings
     {
         foreach ($request->additives as $additive) {
             if ($additive->max !== null && $additive->amount > $additive->max) {
-                yield new Warning('over_max', Phrase::of('mix.over_max', ['name' => $additive->name, 'amount' => $additive->amount, 'of' => $additive->basis->inWords(), 'max' => $additive->max]));
+                yield new Warning('over_max', Phrase::of('mix.over_max', [
+                    'name' => $additive->name, 'amount' => $additive->amount, 'of' => $additive->basis->inWords(), 'max' => $additive->max,
+                ]));
             }
         }
     }

@@ -83,7 +83,9 @@ final readonly class Topup
     {
         $warnings = [];
         if (! $fits) {
-            $warnings[] = new Warning('overflow', Phrase::of('mix.rescue_overflows', ['volume' => Quantity::volume($volumeMl), 'capacity' => Quantity::volume($request->capacity->ml ?? 0.0)]));
+            $warnings[] = new Warning('overflow', Phrase::of('mix.rescue_overflows', [
+                'volume' => Quantity::volume($volumeMl), 'capacity' => Quantity::volume($request->capacity->ml ?? 0.0),
+            ]));
         }
         if ($k > 1.25) {
             $warnings[] = new Warning('large_rescue', Phrase::of('mix.large_rescue', ['pct' => ($k - 1.0) * 100.0]));

@@ -24,11 +24,16 @@ final readonly class MouldChooser
 
     public function __construct(private MouldLibrary $library, private Knowledge $contacts) {}
 
-    /** @param  array<string, list<Phrase>>  $objections  by chemistry, where they are known already: they rest on the original and on what is cast alone */
+    /**
+     * @param  array<string, list<Phrase>>  $objections by chemistry, where they are known already: they rest on the original and on what is
+     *   cast alone
+     */
     public function choose(PieceRequest $piece, array $objections = []): MouldResult
     {
         $margin = $this->library->margin(max($piece->size));
-        $ranked = array_map(fn (MouldKind $kind): RankedMould => $this->judge($kind, $piece, $margin, $objections), array_values($this->library->kinds));
+        $ranked = array_map(
+            fn (MouldKind $kind): RankedMould => $this->judge($kind, $piece, $margin, $objections), array_values($this->library->kinds),
+        );
         usort($ranked, static fn (RankedMould $a, RankedMould $b): int => [$b->score, $a->hours] <=> [$a->score, $b->hours]);
         $schools = [];
         foreach ($this->library->schools as $school) {
@@ -72,7 +77,8 @@ final readonly class MouldChooser
 
         return new RankedMould(
             $kind->id, $kind->name, max(0.0, min(100.0, $score - $penalty)), $for, [...$against, ...$objections], $kind->parts, $chemistry,
-            $this->library->hardness->of($kind, $chemistry, $piece), $ml, $grams, $hours, $this->library->price($chemistry, $grams) + $hours * $piece->hourRate, $weights,
+            $this->library->hardness->of($kind, $chemistry, $piece), $ml, $grams, $hours,
+            $this->library->price($chemistry, $grams) + $hours * $piece->hourRate, $weights,
         );
     }
 
@@ -101,12 +107,22 @@ final readonly class MouldChooser
             return [];
         }
         $engine = new ContactEngine($this->contacts);
-        $ask = fn (string $fresh, string $surface): ContactRequest => ContactRequest::from(Fields::of(['fresh' => ['family' => $fresh, 'skin_safe' => true], 'surface' => ['id' => $surface]]), $this->contacts);
+        $ask = fn (string $fresh, string $surface): ContactRequest => ContactRequest::from(
+            Fields::of(['fresh' => ['family' => $fresh, 'skin_safe' => true], 'surface' => ['id' => $surface]]), $this->contacts,
+        );
         $objections = [];
-        foreach (['mould.on_the_original' => [$chemistry, $piece->words['original_surface']], 'mould.when_casting' => [$piece->words['casting'], $family->curesTo]] as $code => [$fresh, $surface]) {
+        foreach ([
+            'mould.on_the_original' => [$chemistry, $piece->words['original_surface']],
+            'mould.when_casting' => [$piece->words['casting'], $family->curesTo],
+        ] as $code => [$fresh, $surface]) {
             $result = $engine->judge($ask($fresh, $surface));
             // A test at best is no mould for many.
-            $atBest = $result->verdict === Verdict::TestFirst && array_filter($result->because, static fn (array $why): bool => $why['sure'] === Sure::Certain->value && in_array($why['rule'], $result->standingInTheWay, true)) !== [];
+            $atBest = $result->verdict === Verdict::TestFirst
+                && array_filter(
+                    $result->because,
+                    static fn (array $why): bool => $why['sure'] === Sure::Certain->value
+                        && in_array($why['rule'], $result->standingInTheWay, true),
+                ) !== [];
             if ($result->verdict === Verdict::Stop || $atBest) {
                 $objections[] = Phrase::of($code, ['family' => $family->name, 'why' => $result->because[0]['text']]);
             }
@@ -114,7 +130,10 @@ final readonly class MouldChooser
 
         $bears = ($this->contacts->surfaces[$family->curesTo] ?? null)?->bears;
         if ($bears !== null && $piece->heatC > $bears->degrees) {
-            $objections[] = Phrase::of('mould.bears', ['family' => $family->name, 'bears' => Quantity::temperature($bears->degrees), 'heat' => Quantity::temperature($piece->heatC)]);
+            $objections[] = Phrase::of('mould.bears', [
+                'family' => $family->name, 'bears' => Quantity::temperature($bears->degrees),
+                'heat' => Quantity::temperature($piece->heatC),
+            ]);
         }
 
         return $objections;
@@ -127,11 +146,16 @@ final readonly class MouldChooser
         $stretch = $piece->mesh['stretch_pct'] ?? null;
         foreach ($stretch === null ? [] : $this->library->safeStretch() as $rubber => $bears) {
             if ($stretch > $bears) {
-                $warnings[] = new Warning('stretch', Phrase::of('mould.stretch', ['stretch' => $stretch, 'rubber' => $rubber, 'bears' => $bears]));
+                $warnings[] = new Warning('stretch', Phrase::of('mould.stretch', [
+                    'stretch' => $stretch, 'rubber' => $rubber, 'bears' => $bears,
+                ]));
                 break;
             }
         }
-        if ($piece->heatC > $this->library->hotFromC && ! in_array('hot', $this->contacts->families[$piece->words['casting']]->groups ?? [], true)) {
+        if (
+            $piece->heatC > $this->library->hotFromC
+            && ! in_array('hot', $this->contacts->families[$piece->words['casting']]->groups ?? [], true)
+        ) {
             $warnings[] = new Warning('heat', Phrase::of('mould.heat', ['heat' => Quantity::temperature($piece->heatC)]));
         }
 

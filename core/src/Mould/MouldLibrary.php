@@ -21,7 +21,16 @@ final readonly class MouldLibrary
      * @param  float  $hotFromC  °C from which any casting ages a silicone mould
      * @param  array{fixed: float, by_size: float, per_mm: float}  $hours  how the hours of a kind grow with the piece
      */
-    private function __construct(public array $kinds, private array $materials, private array $margins, private array $elongation, public array $schools, public float $hotFromC, public HardnessBook $hardness, private array $hours) {}
+    private function __construct(
+        public array $kinds,
+        private array $materials,
+        private array $margins,
+        private array $elongation,
+        public array $schools,
+        public float $hotFromC,
+        public MouldHardness $hardness,
+        private array $hours,
+    ) {}
 
     /** @param  array<array-key, mixed>  $read as written in the library */
     public static function of(array $read): self
@@ -30,14 +39,30 @@ final readonly class MouldLibrary
         $walls = self::each($in->object('walls'), static fn (string $id, Fields $all): Wall => Wall::from($all->object($id)));
 
         return new self(
-            self::each($in->object('kinds'), static fn (string $id, Fields $kinds): MouldKind => MouldKind::from($id, $kinds->object($id), $walls)),
-            self::each($in->object('materials'), static fn (string $id, Fields $materials): array => ['price' => $materials->object($id)->positive('price_per_kg'), 'sg' => $materials->object($id)->positive('sg')]),
-            array_map(static fn (Fields $margin): array => ['upTo' => $margin->positive('up_to_mm'), 'mm' => $margin->positive('mm')], $in->objects('margins')),
+            self::each(
+                $in->object('kinds'), static fn (string $id, Fields $kinds): MouldKind => MouldKind::from($id, $kinds->object($id), $walls),
+            ),
+            self::each(
+                $in->object('materials'),
+                static fn (string $id, Fields $materials): array => [
+                    'price' => $materials->object($id)->positive('price_per_kg'), 'sg' => $materials->object($id)->positive('sg'),
+                ],
+            ),
+            array_map(
+                static fn (Fields $margin): array => ['upTo' => $margin->positive('up_to_mm'), 'mm' => $margin->positive('mm')],
+                $in->objects('margins'),
+            ),
             self::each($in->object('elongation_pct'), static fn (string $hardness, Fields $by): float => $by->positive($hardness)),
-            array_map(static fn (Fields $school): array => ['reason' => Reason::from($school), 'kinds' => $school->strings('kinds')], $in->objects('schools')),
+            array_map(
+                static fn (Fields $school): array => ['reason' => Reason::from($school), 'kinds' => $school->strings('kinds')],
+                $in->objects('schools'),
+            ),
             $in->positive('hot_from_c', 500.0),
-            HardnessBook::from($in),
-            ['fixed' => $in->object('hours')->number('fixed'), 'by_size' => $in->object('hours')->number('by_size'), 'per_mm' => $in->object('hours')->positive('per_mm')],
+            MouldHardness::from($in),
+            [
+                'fixed' => $in->object('hours')->number('fixed'), 'by_size' => $in->object('hours')->number('by_size'),
+                'per_mm' => $in->object('hours')->positive('per_mm'),
+            ],
         );
     }
 
@@ -71,7 +96,9 @@ final readonly class MouldLibrary
             $materials[$chemistry] = ['price' => $perKilogram[$chemistry] ?? $of['price'], 'sg' => $of['sg']];
         }
 
-        return new self($this->kinds, $materials, $this->margins, $this->elongation, $this->schools, $this->hotFromC, $this->hardness, $this->hours);
+        return new self(
+            $this->kinds, $materials, $this->margins, $this->elongation, $this->schools, $this->hotFromC, $this->hardness, $this->hours,
+        );
     }
 
     /** Rubber round a piece, in mm; the last and heaviest where nothing reaches that far. */

@@ -52,7 +52,9 @@ final readonly class MouldOrder
             return $one->score > $other->score || $one->hours >= $other->hours ? null : Phrase::of('mould.quicker');
         }
 
-        return Phrase::of($isFor ? 'mould.decides_for' : 'mould.decides_against', ['why' => Phrase::written($text), 'other' => $other->name]);
+        return Phrase::of($isFor ? 'mould.decides_for' : 'mould.decides_against', [
+            'why' => Phrase::written($text), 'other' => $other->name,
+        ]);
     }
 
     /**
@@ -77,7 +79,9 @@ final readonly class MouldOrder
     /** @return \Generator<array{PieceRequest, Phrase}> */
     private function changes(PieceRequest $piece): \Generator
     {
-        foreach (['undercuts' => ['none', 'slight', 'deep'], 'detail' => ['plain', 'fine', 'hair'], 'budget' => ['thrifty', 'normal', 'ample']] as $what => $words) {
+        foreach ([
+            'undercuts' => ['none', 'slight', 'deep'], 'detail' => ['plain', 'fine', 'hair'], 'budget' => ['thrifty', 'normal', 'ample'],
+        ] as $what => $words) {
             foreach ($words as $word) {
                 if ($piece->words[$what] !== $word && ($what !== 'undercuts' || $piece->mesh === null)) {
                     yield [$piece->with(words: [$what => $word]), Phrase::of("mould.if_{$what}_{$word}")];
@@ -90,7 +94,10 @@ final readonly class MouldOrder
         }
         foreach (self::CASTS as $casts) {
             if ($casts < $piece->casts / 1.5 || $casts > $piece->casts * 1.5) {
-                yield [$piece->with(casts: $casts), Phrase::of($casts < $piece->casts ? 'mould.if_fewer' : 'mould.if_more', ['casts' => $casts])];
+                yield [
+                    $piece->with(casts: $casts),
+                    Phrase::of($casts < $piece->casts ? 'mould.if_fewer' : 'mould.if_more', ['casts' => $casts]),
+                ];
             }
         }
     }

@@ -30,8 +30,10 @@ final readonly class MouldResult
     {
         return [
             'ranked' => array_map(static fn (RankedMould $m): array => [
-                'kind' => $m->kind, 'name' => $m->name, 'score' => $m->score, 'for' => $m->for, 'against' => $m->against, 'parts' => $m->parts, 'chemistry' => $m->chemistry,
-                'hardness' => $m->hardness, 'rubber_ml' => $m->materialMl, 'rubber_g' => $m->materialG, 'hours' => $m->hours, 'cost' => $m->cost,
+                'kind' => $m->kind, 'name' => $m->name, 'score' => $m->score, 'for' => $m->for, 'against' => $m->against,
+                'parts' => $m->parts, 'chemistry' => $m->chemistry,
+                'hardness' => $m->hardness, 'rubber_ml' => $m->materialMl, 'rubber_g' => $m->materialG, 'hours' => $m->hours,
+                'cost' => $m->cost,
             ], $this->ranked),
             'schools' => $this->schools,
             'margin_mm' => $this->marginMm,

@@ -15,7 +15,9 @@ use Apalos\Core\Phrase\Phrase;
  */
 final readonly class PieceRequest
 {
-    private const WORDS = ['undercuts' => ['none', 'slight', 'deep'], 'detail' => ['plain', 'fine', 'hair'], 'budget' => ['thrifty', 'normal', 'ample']];
+    private const WORDS = [
+        'undercuts' => ['none', 'slight', 'deep'], 'detail' => ['plain', 'fine', 'hair'], 'budget' => ['thrifty', 'normal', 'ample'],
+    ];
 
     /**
      * @param  array{float, float, float}  $size  length, width, height in mm
@@ -23,16 +25,29 @@ final readonly class PieceRequest
      * @param  array<string, bool>  $flags  flat_back, hollow, skin, original_may_be_lost
      * @param  array{undercut_depth_mm: float|null, stretch_pct: float|null, volume_ml: float|null, area_mm2: float|null}|null  $mesh
      */
-    private function __construct(public array $size, public array $words, public array $flags, public int $casts, public float $heatC, public float $hourRate, public ?array $mesh) {}
+    private function __construct(
+        public array $size,
+        public array $words,
+        public array $flags,
+        public int $casts,
+        public float $heatC,
+        public float $hourRate,
+        public ?array $mesh,
+    ) {}
 
     /** @throws BadInput */
     public static function from(Fields $in, Knowledge $knowledge): self
     {
-        $in->only('size_mm', 'undercuts', 'detail', 'casts', 'casting', 'original', 'flat_back', 'hollow', 'skin', 'budget', 'hour_rate', 'mesh');
+        $in->only(
+            'size_mm', 'undercuts', 'detail', 'casts', 'casting', 'original', 'flat_back', 'hollow', 'skin', 'budget', 'hour_rate', 'mesh',
+        );
         $size = $in->object('size_mm')->only('l', 'w', 'h');
         $casting = $in->object('casting')->only('family', 'heat_c');
         $original = $in->object('original')->only('surface', 'may_be_lost');
-        $words = ['casting' => $knowledge->family($casting->text('family'), $casting->at('family'))->id, 'original_surface' => $knowledge->surface($original->text('surface'), $original->at('surface'))->id];
+        $words = [
+            'casting' => $knowledge->family($casting->text('family'), $casting->at('family'))->id,
+            'original_surface' => $knowledge->surface($original->text('surface'), $original->at('surface'))->id,
+        ];
         foreach (self::WORDS as $key => $known) {
             $word = $in->text($key);
             if (! in_array($word, $known, true)) {
@@ -45,7 +60,10 @@ final readonly class PieceRequest
         return new self(
             [$size->positive('l', 5000.0), $size->positive('w', 5000.0), $size->positive('h', 5000.0)],
             $words,
-            ['flat_back' => $in->bool('flat_back'), 'hollow' => $in->bool('hollow'), 'skin' => $in->bool('skin'), 'original_may_be_lost' => $original->bool('may_be_lost')],
+            [
+                'flat_back' => $in->bool('flat_back'), 'hollow' => $in->bool('hollow'), 'skin' => $in->bool('skin'),
+                'original_may_be_lost' => $original->bool('may_be_lost'),
+            ],
             (int) $in->number('casts', 1.0, 100_000.0),
             $casting->number('heat_c', 0.0, 400.0),
             $in->numberOrNull('hour_rate', 0.0, 1000.0) ?? 0.0,
@@ -64,7 +82,10 @@ final readonly class PieceRequest
      */
     public function with(array $words = [], array $flags = [], ?int $casts = null): self
     {
-        return new self($this->size, [...$this->words, ...$words], [...$this->flags, ...$flags], $casts ?? $this->casts, $this->heatC, $this->hourRate, $this->mesh);
+        return new self(
+            $this->size, [...$this->words, ...$words], [...$this->flags, ...$flags], $casts ?? $this->casts, $this->heatC, $this->hourRate,
+            $this->mesh,
+        );
     }
 
     /** What the mesh measured outranks the word: under a millimetre is none, past five is deep. */
@@ -102,7 +123,11 @@ final readonly class PieceRequest
                 'casts' => (float) $this->casts,
                 'heat_c' => $this->heatC,
                 'undercuts' => $this->undercuts(),
-                default => $this->words[$what] ?? (isset($this->flags[$what]) ? ($this->flags[$what] ? 'true' : 'false') : throw BadInput::at('when', Phrase::of('mould.unknown_reason', ['what' => $what]))),
+                default => $this->words[$what] ?? (
+                    isset($this->flags[$what])
+                    ? ($this->flags[$what] ? 'true' : 'false')
+                    : throw BadInput::at('when', Phrase::of('mould.unknown_reason', ['what' => $what]))
+                ),
             };
             $met = is_float($is)
                 ? (! isset($wanted['over']) || $is > $wanted['over']) && (! isset($wanted['under']) || $is < $wanted['under'])

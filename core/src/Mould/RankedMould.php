@@ -17,7 +17,9 @@ final readonly class RankedMould
      * @param  array<string, float>  $weights  how much each reason moved it, by its text
      */
     public function __construct(
-        public string $kind, public string $name, public float $score, public array $for, public array $against, public array $parts, public string $chemistry,
-        public ?array $hardness, public float $materialMl, public float $materialG, public float $hours, public float $cost, public array $weights = [],
+        public string $kind, public string $name, public float $score, public array $for, public array $against, public array $parts,
+        public string $chemistry,
+        public ?array $hardness, public float $materialMl, public float $materialG, public float $hours, public float $cost,
+        public array $weights = [],
     ) {}
 }

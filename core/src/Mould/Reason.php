@@ -16,7 +16,9 @@ final readonly class Reason
     {
         $in->only('when', 'add', 'text', 'kinds');
 
-        return new self(self::conditions($in->object('when')), $in->has('add') ? $in->number('add', -100.0, 100.0) : 0.0, $in->text('text'));
+        return new self(
+            self::conditions($in->object('when')), $in->has('add') ? $in->number('add', -100.0, 100.0) : 0.0, $in->text('text'),
+        );
     }
 
     /** @return array<string, list<string>|array{over?: float, under?: float}> */
@@ -27,10 +29,18 @@ final readonly class Reason
             $value = $in->toArray()[$name] ?? null;
             if (is_array($value) && array_is_list($value)) {
                 // YAML reads true and false as such; here they are words like the others.
-                $when[$name] = array_map(static fn (mixed $word): string => is_bool($word) ? ($word ? 'true' : 'false') : (is_scalar($word) ? (string) $word : ''), $value);
+                $when[$name] = array_map(
+                    static fn (mixed $word): string => is_bool($word)
+                        ? ($word ? 'true' : 'false')
+                        : (is_scalar($word) ? (string) $word : ''),
+                    $value,
+                );
             } else {
                 $bounds = $in->object($name)->only('over', 'under');
-                $when[$name] = array_filter(['over' => $bounds->numberOrNull('over'), 'under' => $bounds->numberOrNull('under')], static fn (?float $bound): bool => $bound !== null);
+                $when[$name] = array_filter(
+                    ['over' => $bounds->numberOrNull('over'), 'under' => $bounds->numberOrNull('under')],
+                    static fn (?float $bound): bool => $bound !== null,
+                );
             }
         }
 

@@ -14,13 +14,22 @@ final readonly class Wall
      * @param  float  $times  how much of the surface it covers: a shell with flanges more than once, a print with holes less
      * @param  float  $harderBy  points on Shore A, where something holds it in shape
      */
-    private function __construct(public ?float $mm, public float $times, public bool $isTray, public bool $isRigid, public float $harderBy) {}
+    private function __construct(
+        public ?float $mm,
+        public float $times,
+        public bool $isTray,
+        public bool $isRigid,
+        public float $harderBy,
+    ) {}
 
     public static function from(Fields $in): self
     {
         $in->only('mm', 'times', 'tray', 'rigid', 'harder_by');
 
-        return new self($in->positiveOrNull('mm', 100.0), $in->positiveOrNull('times', 10.0) ?? 1.0, $in->has('tray') && $in->bool('tray'), $in->has('rigid') && $in->bool('rigid'), $in->numberOrNull('harder_by', 0.0, 40.0) ?? 0.0);
+        return new self(
+            $in->positiveOrNull('mm', 100.0), $in->positiveOrNull('times', 10.0) ?? 1.0, $in->has('tray') && $in->bool('tray'),
+            $in->has('rigid') && $in->bool('rigid'), $in->numberOrNull('harder_by', 0.0, 40.0) ?? 0.0,
+        );
     }
 
     /** Millilitres for a piece, with a margin in mm where it fills a box or a tray. */

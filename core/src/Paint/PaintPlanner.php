@@ -39,25 +39,40 @@ final readonly class PaintPlanner
      *
      * @throws BadInput
      */
-    public function plan(Recipe $recipe, float $areaMm2, float $filmMm, int $coats, float $wastePct, Scale $scale, Celsius $room): PaintResult
-    {
+    public function plan(
+        Recipe $recipe,
+        float $areaMm2,
+        float $filmMm,
+        int $coats,
+        float $wastePct,
+        Scale $scale,
+        Celsius $room,
+    ): PaintResult {
         $base = $recipe->base->forMixing();
         $all = self::unlimited($recipe);
-        $stays = array_values(array_filter($all, static fn (Additive $a): bool => ! in_array($a->code, self::coded($recipe, AdditiveRole::Solvent), true)));
+        $stays = array_values(
+            array_filter($all, static fn (Additive $a): bool => ! in_array($a->code, self::coded($recipe, AdditiveRole::Solvent), true)),
+        );
         $dry = Composition::of($base, $stays);
         $wet = Composition::of($base, $all);
         $dryMass = Millilitres::of($areaMm2 * $filmMm * $coats / 1000.0)->massAt($dry->density);
         $ab = $dryMass->g / $dry->massPerAB;
         $mix = $this->mixes->plan(new MixRequest(
-            $base, MixTarget::from(Fields::of(['mass_g' => $ab * $wet->massPerAB, 'waste_pct' => $wastePct])), $all, $scale, null, $room, Minutes::of(0.0), Minutes::of(0.0), null, null,
+            $base, MixTarget::from(Fields::of(['mass_g' => $ab * $wet->massPerAB, 'waste_pct' => $wastePct])), $all, $scale, null, $room,
+            Minutes::of(0.0), Minutes::of(0.0), null, null,
         ));
-        $of = static fn (AdditiveRole $role): float => array_sum(array_map(static fn (string $code): float => $wet->parts[$code] ?? 0.0, self::coded($recipe, $role)));
+        $of = static fn (AdditiveRole $role): float => array_sum(
+            array_map(static fn (string $code): float => $wet->parts[$code] ?? 0.0, self::coded($recipe, $role)),
+        );
         $wetMl = $ab * $wet->massPerAB / $wet->density->gPerMl;
 
         return new PaintResult(
             $mix, $dryMass, $coats, $areaMm2 <= 0.0 ? 0.0 : $wetMl * 1000.0 / $areaMm2 / $coats,
             ['silicone' => 1.0, 'pigment' => $of(AdditiveRole::Pigment), 'solvent' => $of(AdditiveRole::Solvent)],
-            self::flash($recipe), iterator_to_array(self::warnings($recipe, $of(AdditiveRole::Solvent), 100.0 * $of(AdditiveRole::Pigment) / $dry->massPerAB), false),
+            self::flash($recipe),
+            iterator_to_array(
+                self::warnings($recipe, $of(AdditiveRole::Solvent), 100.0 * $of(AdditiveRole::Pigment) / $dry->massPerAB), false,
+            ),
         );
     }
 
@@ -68,13 +83,21 @@ final readonly class PaintPlanner
      */
     private static function unlimited(Recipe $recipe): array
     {
-        return array_map(static fn (Additive $a): Additive => new Additive($a->code, $a->name, $a->amount, $a->basis, $a->into, $a->sg, null, $a->drop), $recipe->additives());
+        return array_map(
+            static fn (Additive $a): Additive => new Additive($a->code, $a->name, $a->amount, $a->basis, $a->into, $a->sg, null, $a->drop),
+            $recipe->additives(),
+        );
     }
 
     /** @return list<string> */
     private static function coded(Recipe $recipe, AdditiveRole $role): array
     {
-        return array_values(array_map(static fn ($sheet): string => $sheet->code, array_filter($recipe->sheets(), static fn ($sheet): bool => $sheet->role === $role)));
+        return array_values(
+            array_map(
+                static fn ($sheet): string => $sheet->code,
+                array_filter($recipe->sheets(), static fn ($sheet): bool => $sheet->role === $role),
+            ),
+        );
     }
 
     private static function flash(Recipe $recipe): ?Minutes

@@ -24,14 +24,32 @@ enum Measures: string
     public function say(Quantity $quantity, ?int $decimals = null): string
     {
         return match ($quantity->kind) {
-            Kind::Duration => $quantity->value >= self::HOUR_FROM_MIN ? self::figure($quantity->value / 60.0, $decimals ?? 1).' h' : self::figure($quantity->value, $decimals ?? 1).' min',
-            Kind::Mass => $this->isMetric() ? self::figure($quantity->value, $decimals ?? ($quantity->value < 10.0 ? 2 : 1)).' g' : self::figure($quantity->value / self::GRAMS_PER_OUNCE, self::fine($quantity->value / self::GRAMS_PER_OUNCE, 2 + ($decimals ?? 1))).' oz',
-            Kind::Volume => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 1).' ml' : self::figure($quantity->value / self::ML_PER_CUBIC_INCH, 1 + ($decimals ?? 1)).' in³',
-            Kind::Length => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 1).' mm' : self::figure($quantity->value / self::MM_PER_INCH, 2 + ($decimals ?? 1)).' in',
-            Kind::Area => $this->isMetric() ? self::figure($quantity->value / 100.0, $decimals ?? 1).' cm²' : self::figure($quantity->value / self::MM_PER_INCH ** 2, 1 + ($decimals ?? 1)).' in²',
-            Kind::Temperature => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 1).' °C' : self::figure($quantity->value * 1.8 + 32.0, $decimals ?? 1).' °F',
-            Kind::Density => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 2).' g/ml' : 'sg '.self::figure($quantity->value, $decimals ?? 2),
-            Kind::Yield => $this->isMetric() ? self::figure($quantity->value, $decimals ?? 0).' ml/kg' : self::figure($quantity->value / self::ML_PER_KG_TO_IN3_PER_LB, 1 + ($decimals ?? 0)).' in³/lb',
+            Kind::Duration => $quantity->value >= self::HOUR_FROM_MIN
+                ? self::figure($quantity->value / 60.0, $decimals ?? 1).' h'
+                : self::figure($quantity->value, $decimals ?? 1).' min',
+            Kind::Mass => $this->isMetric()
+                ? self::figure($quantity->value, $decimals ?? ($quantity->value < 10.0 ? 2 : 1)).' g'
+                : self::figure(
+                    $quantity->value / self::GRAMS_PER_OUNCE, self::fine($quantity->value / self::GRAMS_PER_OUNCE, 2 + ($decimals ?? 1)),
+                ).' oz',
+            Kind::Volume => $this->isMetric()
+                ? self::figure($quantity->value, $decimals ?? 1).' ml'
+                : self::figure($quantity->value / self::ML_PER_CUBIC_INCH, 1 + ($decimals ?? 1)).' in³',
+            Kind::Length => $this->isMetric()
+                ? self::figure($quantity->value, $decimals ?? 1).' mm'
+                : self::figure($quantity->value / self::MM_PER_INCH, 2 + ($decimals ?? 1)).' in',
+            Kind::Area => $this->isMetric()
+                ? self::figure($quantity->value / 100.0, $decimals ?? 1).' cm²'
+                : self::figure($quantity->value / self::MM_PER_INCH ** 2, 1 + ($decimals ?? 1)).' in²',
+            Kind::Temperature => $this->isMetric()
+                ? self::figure($quantity->value, $decimals ?? 1).' °C'
+                : self::figure($quantity->value * 1.8 + 32.0, $decimals ?? 1).' °F',
+            Kind::Density => $this->isMetric()
+                ? self::figure($quantity->value, $decimals ?? 2).' g/ml'
+                : 'sg '.self::figure($quantity->value, $decimals ?? 2),
+            Kind::Yield => $this->isMetric()
+                ? self::figure($quantity->value, $decimals ?? 0).' ml/kg'
+                : self::figure($quantity->value / self::ML_PER_KG_TO_IN3_PER_LB, 1 + ($decimals ?? 0)).' in³/lb',
         };
     }
 

@@ -29,7 +29,16 @@ final class PhraseData
                 if ($back instanceof Phrase || $back instanceof Quantity || is_float($back) || is_int($back) || is_string($back)) {
                     $values[(string) $name] = $back;
                 } elseif (is_array($back)) {
-                    $values[(string) $name] = array_values(array_filter($back, static fn (mixed $one): bool => $one instanceof Phrase || $one instanceof Quantity || is_float($one) || is_int($one) || is_string($one)));
+                    $values[(string) $name] = array_values(
+                        array_filter(
+                            $back,
+                            static fn (mixed $one): bool => $one instanceof Phrase
+                                || $one instanceof Quantity
+                                || is_float($one)
+                                || is_int($one)
+                                || is_string($one),
+                        ),
+                    );
                 }
             }
 

@@ -63,11 +63,18 @@ final readonly class Phrasebook
     /** Whatever is to be shown, with every phrase in it said. */
     public function tell(mixed $what): mixed
     {
-        return match (true) {
-            $what instanceof Phrase => $this->say($what),
-            is_array($what) => array_map($this->tell(...), $what),
-            default => $what,
-        };
+        if (is_array($what)) {
+            foreach ($what as $key => $one) {
+                // Most of a page are figures and texts: they are left where they are.
+                if (is_array($one) || is_object($one)) {
+                    $what[$key] = $this->tell($one);
+                }
+            }
+
+            return $what;
+        }
+
+        return $what instanceof Phrase ? $this->say($what) : $what;
     }
 
     /** @param  Quantity|Phrase|float|int|string|list<Quantity|Phrase|float|int|string>  $value */
@@ -126,7 +133,9 @@ final readonly class Phrasebook
      */
     private static function joined(array $said, string $joint): string
     {
-        $signs = array_unique(array_map(static fn (string $one): string => preg_match('/^-?[\d.]+( \S+)$/u', $one, $part) === 1 ? $part[1] : '', $said));
+        $signs = array_unique(
+            array_map(static fn (string $one): string => preg_match('/^-?[\d.]+( \S+)$/u', $one, $part) === 1 ? $part[1] : '', $said),
+        );
         if (count($signs) !== 1 || $signs[0] === '') {
             return implode($joint, $said);
         }

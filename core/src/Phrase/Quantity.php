@@ -58,6 +58,8 @@ final readonly class Quantity
     {
         $measured = $amount instanceof HasUnit ? $amount->quantity() : new self($kind, $amount);
 
-        return $measured->kind === $kind ? $measured : throw new LogicException("A {$kind->value} was asked for, and it is a {$measured->kind->value}.");
+        return $measured->kind === $kind
+            ? $measured
+            : throw new LogicException("A {$kind->value} was asked for, and it is a {$measured->kind->value}.");
     }
 }

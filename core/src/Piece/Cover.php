@@ -38,7 +38,9 @@ final class Cover
      */
     private function tops(): array
     {
-        [$u, $v, $w, $lean, $corners, $sense] = [$this->facing->u, $this->facing->v, $this->facing->w, $this->facing->lean, $this->facing->mesh->corners, $this->sense];
+        [$u, $v, $w, $lean, $corners, $sense] = [
+            $this->facing->u, $this->facing->v, $this->facing->w, $this->facing->lean, $this->facing->mesh->corners, $this->sense,
+        ];
         [$u0, $v0, $per, $columns, $rows] = [$this->grid->u0, $this->grid->v0, $this->grid->per, $this->grid->columns, $this->grid->rows];
         $top = array_fill(0, $columns * $rows, -INF);
         $least = $this->closed ? -1e-9 : INF;
@@ -97,7 +99,9 @@ final class Cover
     {
         $barred = str_repeat('0', count($us));
         [$begin, $facets, $cells] = $this->over($us, $vs, $ws);
-        [$u, $v, $w, $corners, $sense, $slack] = [$this->facing->u, $this->facing->v, $this->facing->w, $this->facing->mesh->corners, $this->sense, $this->slack];
+        [$u, $v, $w, $corners, $sense, $slack] = [
+            $this->facing->u, $this->facing->v, $this->facing->w, $this->facing->mesh->corners, $this->sense, $this->slack,
+        ];
         foreach ($cells as $i => $cell) {
             if ($cell < 0) {
                 continue;
@@ -143,7 +147,9 @@ final class Cover
      */
     private function over(array $us, array $vs, array $ws): array
     {
-        [$u0, $v0, $per, $columns, $rows, $sense] = [$this->grid->u0, $this->grid->v0, $this->grid->per, $this->grid->columns, $this->grid->rows, $this->sense];
+        [$u0, $v0, $per, $columns, $rows, $sense] = [
+            $this->grid->u0, $this->grid->v0, $this->grid->per, $this->grid->columns, $this->grid->rows, $this->sense,
+        ];
         $lowest = array_fill(0, $columns * $rows, INF);
         $cells = [];
         for ($i = 0, $n = count($us); $i < $n; $i++) {
@@ -182,7 +188,9 @@ final class Cover
      */
     private function touching(array $lowest): array
     {
-        [$u, $v, $w, $lean, $corners, $sense] = [$this->facing->u, $this->facing->v, $this->facing->w, $this->facing->lean, $this->facing->mesh->corners, $this->sense];
+        [$u, $v, $w, $lean, $corners, $sense] = [
+            $this->facing->u, $this->facing->v, $this->facing->w, $this->facing->lean, $this->facing->mesh->corners, $this->sense,
+        ];
         [$u0, $v0, $per, $columns] = [$this->grid->u0, $this->grid->v0, $this->grid->per, $this->grid->columns];
         $least = $this->closed ? -1e-9 : INF;
         $pairs = $owners = [];

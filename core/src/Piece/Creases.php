@@ -72,7 +72,9 @@ final class Creases
         foreach ($fan as $h) {
             $f = intdiv($h, 3);
             [$p, $q, $r] = [$corners[$h], $corners[3 * $f + ($h + 1) % 3], $corners[3 * $f + ($h + 2) % 3]];
-            [$au, $av, $aw, $bu, $bv, $bw] = [$u[$q] - $u[$p], $v[$q] - $v[$p], $w[$q] - $w[$p], $u[$r] - $u[$p], $v[$r] - $v[$p], $w[$r] - $w[$p]];
+            [$au, $av, $aw, $bu, $bv, $bw] = [
+                $u[$q] - $u[$p], $v[$q] - $v[$p], $w[$q] - $w[$p], $u[$r] - $u[$p], $v[$r] - $v[$p], $w[$r] - $w[$p],
+            ];
             [$nu, $nv, $nw] = [$av * $bw - $aw * $bv, $aw * $bu - $au * $bw, $au * $bv - $av * $bu];
             $twice = sqrt($nu * $nu + $nv * $nv + $nw * $nw);
             $normals[] = $twice > 0.0 ? [$nu / $twice, $nv / $twice, $nw / $twice] : [0.0, 0.0, 0.0];
@@ -128,7 +130,11 @@ final class Creases
         }
         $beside = [];
         foreach ($lean as $f => $leans) {
-            if (abs($leans) > self::WALL && (isset($touched[$corners[3 * $f]]) ? 1 : 0) + (isset($touched[$corners[3 * $f + 1]]) ? 1 : 0) + (isset($touched[$corners[3 * $f + 2]]) ? 1 : 0) > 1) {
+            if (
+                abs($leans) > self::WALL
+                && (isset($touched[$corners[3 * $f]]) ? 1 : 0) + (isset($touched[$corners[3 * $f + 1]]) ? 1 : 0)
+                    + (isset($touched[$corners[3 * $f + 2]]) ? 1 : 0) > 1
+            ) {
                 for ($k = 0; $k < 3; $k++) {
                     $wall = $edges[$key($corners[3 * $f + $k], $corners[3 * $f + ($k + 1) % 3])] ?? null;
                     if ($wall !== null) {

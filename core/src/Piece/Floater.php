@@ -23,11 +23,17 @@ final readonly class Floater
         $in->only('mass_g', 'centre_mm', 'water_sg', 'up');
         $up = $in->textOrNull('up');
 
-        return new self($in->positive('mass_g'), BallastRequest::place($in, 'centre_mm'), $in->has('water_sg') ? $in->number('water_sg', 0.5, 2.0) : 0.998, $up === null ? Direction::up() : Direction::written($up, $in->at('up')));
+        return new self(
+            $in->positive('mass_g'), BallastRequest::place($in, 'centre_mm'),
+            $in->has('water_sg') ? $in->number('water_sg', 0.5, 2.0) : 0.998,
+            $up === null ? Direction::up() : Direction::written($up, $in->at('up')),
+        );
     }
 
     public function in(Survey $survey): FloatResult
     {
-        return (new Floating)->rest($survey->mesh, $survey->volume, $this->mass, $this->centre ?? $survey->centre, $this->waterSg, $this->up);
+        return (new Floating)->rest(
+            $survey->mesh, $survey->volume, $this->mass, $this->centre ?? $survey->centre, $this->waterSg, $this->up,
+        );
     }
 }

@@ -22,13 +22,16 @@ final class Girths
 
     /**
      * @return array{pct: float, opening_mm: float, passes_mm: float, opening_at_mm: float, passes_at_mm: float} strain in per cent, the
-     *                                                                                                          girth of the opening, the girth that passes it, and the height of each along the pull
+     * girth of the opening, the girth that passes it, and the height of each along the pull
      */
     public static function of(Facing $facing): array
     {
         $girths = self::slices($facing);
         $largest = max([0.0, ...array_column($girths, 1)]);
-        $worst = ['pct' => 0.0, 'opening_mm' => $largest, 'passes_mm' => $largest, 'opening_at_mm' => $facing->lowest(), 'passes_at_mm' => $facing->lowest()];
+        $worst = [
+            'pct' => 0.0, 'opening_mm' => $largest, 'passes_mm' => $largest, 'opening_at_mm' => $facing->lowest(),
+            'passes_at_mm' => $facing->lowest(),
+        ];
         $passing = 0.0;
         $passingAt = 0.0;
         // From the top down: what lies above has to pass what lies below.
@@ -41,7 +44,9 @@ final class Girths
             }
             $pct = 100.0 * ($passing / $girth - 1.0);
             if ($pct > $worst['pct'] + 1e-9) {
-                $worst = ['pct' => $pct, 'opening_mm' => $girth, 'passes_mm' => $passing, 'opening_at_mm' => $at, 'passes_at_mm' => $passingAt];
+                $worst = [
+                    'pct' => $pct, 'opening_mm' => $girth, 'passes_mm' => $passing, 'opening_at_mm' => $at, 'passes_at_mm' => $passingAt,
+                ];
             }
         }
 

@@ -51,7 +51,9 @@ final readonly class Grid
                 $least = min($least, $one, $two);
                 $most = max($most, $one, $two);
             }
-            for ($column = max(0, (int) $least), $end = min($this->columns - 1, (int) $most); $most >= $least && $column <= $end; $column++) {
+            for (
+                $column = max(0, (int) $least), $end = min($this->columns - 1, (int) $most); $most >= $least && $column <= $end; $column++
+            ) {
                 $cells[] = $row * $this->columns + $column;
             }
         }

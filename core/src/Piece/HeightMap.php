@@ -10,7 +10,15 @@ use Apalos\Core\Mesh\Facing;
 final readonly class HeightMap
 {
     /** @param  list<float>  $tops  −INF where there is nothing */
-    private function __construct(public float $u0, public float $v0, public float $step, public int $columns, public int $rows, private array $tops, private int $sense) {}
+    private function __construct(
+        public float $u0,
+        public float $v0,
+        public float $step,
+        public int $columns,
+        public int $rows,
+        private array $tops,
+        private int $sense,
+    ) {}
 
     public static function of(Facing $facing, int $sense, int $points): self
     {

@@ -55,7 +55,10 @@ final class HidingDepth
             return ['mm' => 0.0, 'at' => null];
         }
 
-        return ['mm' => $this->sharpened($seen, [$up, $down], $deepest, $depth, 2.0 * $up->step), 'at' => [$deepest[0], $deepest[1], $deepest[2]]];
+        return [
+            'mm' => $this->sharpened($seen, [$up, $down], $deepest, $depth, 2.0 * $up->step),
+            'at' => [$deepest[0], $deepest[1], $deepest[2]],
+        ];
     }
 
     private static function divisor(int $a, int $b): int
@@ -92,7 +95,9 @@ final class HidingDepth
         $best = INF;
         for ($i = 0; $i < self::DIRECTIONS; $i++) {
             [$du, $dv] = [cos(2.0 * M_PI * $i / self::DIRECTIONS), sin(2.0 * M_PI * $i / self::DIRECTIONS)];
-            $barred = static fn (float $r): bool => array_filter($senses, static fn (int $way): bool => ! self::isBarred($seen->facing, $near, $u + $r * $du, $v + $r * $dv, $w, $way)) === [];
+            $barred = static fn (float $r): bool => array_filter(
+                $senses, static fn (int $way): bool => ! self::isBarred($seen->facing, $near, $u + $r * $du, $v + $r * $dv, $w, $way),
+            ) === [];
             [$in, $out] = [max(0.0, $depth - $give), min($best, $depth + $give)];
             if ($in >= $out || ! self::mayBeFree($maps, $u + $out * $du, $v + $out * $dv, $w) || $barred($out) || ! $barred($in)) {
                 continue;
@@ -124,7 +129,9 @@ final class HidingDepth
         $near = [];
         foreach ($facing->lean as $f => $lean) {
             [$a, $b, $c] = [$corners[3 * $f], $corners[3 * $f + 1], $corners[3 * $f + 2]];
-            if (abs($lean) >= 1e-9 && ($sense === 0 || max($w[$a] * $sense, $w[$b] * $sense, $w[$c] * $sense) > $pw * $sense) && min($u[$a], $u[$b], $u[$c]) <= $pu + $radius && max($u[$a], $u[$b], $u[$c]) >= $pu - $radius
+            if (abs($lean) >= 1e-9 && (
+                $sense === 0 || max($w[$a] * $sense, $w[$b] * $sense, $w[$c] * $sense) > $pw * $sense
+            ) && min($u[$a], $u[$b], $u[$c]) <= $pu + $radius && max($u[$a], $u[$b], $u[$c]) >= $pu - $radius
                 && min($v[$a], $v[$b], $v[$c]) <= $pv + $radius && max($v[$a], $v[$b], $v[$c]) >= $pv - $radius) {
                 $near[] = $f;
             }

@@ -21,7 +21,8 @@ final readonly class MouldBlock
      */
     public function __construct(
         public array $inner, public float $margin, public float $seam, public bool $stepped, public array $halves,
-        public array $keys, public float $keyMm, public array $spout, public array $vents, public float $fillLevel, public float $locks, public array $warnings,
+        public array $keys, public float $keyMm, public array $spout, public array $vents, public float $fillLevel, public float $locks,
+        public array $warnings,
     ) {}
 
     /** @return array<string, mixed> */
@@ -30,7 +31,8 @@ final readonly class MouldBlock
         return [
             'inner_mm' => $this->inner, 'margin_mm' => $this->margin, 'seam_mm' => $this->seam, 'stepped' => $this->stepped,
             'lower_ml' => $this->halves[0], 'upper_ml' => $this->halves[1], 'keys' => $this->keys, 'key_mm' => $this->keyMm,
-            'spout' => $this->spout, 'vents' => $this->vents, 'fill_mm' => $this->fillLevel, 'locks_pct' => $this->locks, 'warnings' => Warning::all($this->warnings),
+            'spout' => $this->spout, 'vents' => $this->vents, 'fill_mm' => $this->fillLevel, 'locks_pct' => $this->locks,
+            'warnings' => Warning::all($this->warnings),
         ];
     }
 

@@ -34,7 +34,14 @@ final readonly class MouldPlanner
     private const EVERY = 90.0;
 
     /** @param  float|null  $seam  mm along the pull, above the lowest point of the piece; null: where it parts */
-    public function __construct(private Survey $survey, private Facing $facing, private Parting $parting, private float $margin, private bool $onePart, private ?float $seam) {}
+    public function __construct(
+        private Survey $survey,
+        private Facing $facing,
+        private Parting $parting,
+        private float $margin,
+        private bool $onePart,
+        private ?float $seam,
+    ) {}
 
     public function plan(Poured $poured): MouldBlock
     {
@@ -46,7 +53,9 @@ final readonly class MouldPlanner
         $base = ($u1 - $u0) * ($v1 - $v0);
         $volume = abs($this->survey->volume);
         $above = max(0.0, min($volume, Clip::above($facing, $plane)));
-        $halves = $this->onePart ? [0.0, $base * ($roof - $floor) / 1000.0 - $volume] : [$base * ($plane - $floor) / 1000.0 - ($volume - $above), $base * ($roof - $plane) / 1000.0 - $above];
+        $halves = $this->onePart
+            ? [0.0, $base * ($roof - $floor) / 1000.0 - $volume]
+            : [$base * ($plane - $floor) / 1000.0 - ($volume - $above), $base * ($roof - $plane) / 1000.0 - $above];
         $key = max(self::LEAST_KEY, min(self::LARGEST_KEY, 0.55 * $this->margin));
         $keys = $this->onePart ? [] : $this->keys($plane, $key);
         $warnings = [];
@@ -56,9 +65,13 @@ final readonly class MouldPlanner
         $locks = $this->onePart || $this->survey->area <= 0.0 ? 0.0 : 100.0 * SeamLocks::at($facing, $plane) / $this->survey->area;
         $told = ['pct' => $locks, 'at' => Quantity::length($plane - $facing->lowest())];
         if (! $this->onePart && ! $this->parting->flat && $this->seam === null) {
-            $warnings[] = new Warning('stepped_seam', Phrase::of('piece.stepped_seam', ['spread' => Quantity::length($this->parting->range[1] - $this->parting->range[0]), ...$told]));
+            $warnings[] = new Warning('stepped_seam', Phrase::of('piece.stepped_seam', [
+                'spread' => Quantity::length($this->parting->range[1] - $this->parting->range[0]), ...$told,
+            ]));
         } elseif ($locks >= self::LOCKS_PCT) {
-            $warnings[] = new Warning('seam_locks', Phrase::of('piece.seam_locks', [...$told, 'widest' => Quantity::length($this->parting->plane - $facing->lowest())]));
+            $warnings[] = new Warning('seam_locks', Phrase::of('piece.seam_locks', [
+                ...$told, 'widest' => Quantity::length($this->parting->plane - $facing->lowest()),
+            ]));
         }
         $vents = [];
         foreach ($poured->traps as $trap) {
@@ -160,7 +173,13 @@ final readonly class MouldPlanner
         [$u, $v] = $this->facing->along->across();
         $d = $this->facing->along;
         [$u0, $u1, $v0, $v1] = $this->footprint();
-        $box = [[$u0, $u1], [$v0, $v1], [$this->facing->lowest() - ($this->onePart ? 0.0 : $this->margin), $this->facing->lowest() + $this->facing->height() + $this->margin]];
+        $box = [
+            [$u0, $u1], [$v0, $v1],
+            [
+                $this->facing->lowest() - ($this->onePart ? 0.0 : $this->margin),
+                $this->facing->lowest() + $this->facing->height() + $this->margin,
+            ],
+        ];
         $length = INF;
         foreach ([$u, $v, $d] as $i => $axis) {
             $from = $at[0] * $axis->x + $at[1] * $axis->y + $at[2] * $axis->z;
@@ -171,6 +190,8 @@ final readonly class MouldPlanner
         }
         $length = is_finite($length) ? $length : 0.0;
 
-        return ['at' => $at, 'to' => [$at[0] + $length * $up->x, $at[1] + $length * $up->y, $at[2] + $length * $up->z], 'length_mm' => $length];
+        return [
+            'at' => $at, 'to' => [$at[0] + $length * $up->x, $at[1] + $length * $up->y, $at[2] + $length * $up->z], 'length_mm' => $length,
+        ];
     }
 }

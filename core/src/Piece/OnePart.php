@@ -38,7 +38,10 @@ final class OnePart
     public static function serves(Survey $survey, Direction $pull): ?Direction
     {
         $mesh = $survey->mesh->facets() > self::HUGE ? Coarse::of($survey->mesh, self::FINE)->mesh : $survey->mesh;
-        $ways = [$pull, $pull->back(), ...array_values(array_filter(Ways::axes(), static fn (Direction $axis): bool => abs($axis->dot($pull)) < 1.0 - 1e-6))];
+        $ways = [
+            $pull, $pull->back(),
+            ...array_values(array_filter(Ways::axes(), static fn (Direction $axis): bool => abs($axis->dot($pull)) < 1.0 - 1e-6)),
+        ];
         $bases = array_map(static fn (Direction $way): float => self::base(Facing::of($mesh, $way)), $ways);
         arsort($bases);
         foreach (array_slice($bases, 0, self::ASKED, true) as $i => $base) {
@@ -57,7 +60,9 @@ final class OnePart
         $top = $facing->lowest() + self::FLAT_MM;
         $base = 0.0;
         foreach ($facing->lean as $f => $lean) {
-            if ($lean < self::DOWN && $w[$corners[3 * $f]] <= $top && $w[$corners[3 * $f + 1]] <= $top && $w[$corners[3 * $f + 2]] <= $top) {
+            if (
+                $lean < self::DOWN && $w[$corners[3 * $f]] <= $top && $w[$corners[3 * $f + 1]] <= $top && $w[$corners[3 * $f + 2]] <= $top
+            ) {
                 $base += $facing->area[$f];
             }
         }

@@ -15,7 +15,9 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use SplFileObject;
 
-/** Reads a piece before anything is poured: can it come out, where does the seam run, which way up, where does air stay, how much it takes. */
+/**
+ * Reads a piece before anything is poured: can it come out, where does the seam run, which way up, where does air stay, how much it takes.
+ */
 final class PieceStudy
 {
     /**
@@ -47,7 +49,9 @@ final class PieceStudy
         $parting = Silhouette::of($best->facing);
         $tell('pouring', 0.65);
         $pours = $asked->pour === null
-            ? PourSearch::of($survey, static fn (float $share) => $tell('pouring', 0.65 + 0.25 * $share), $asked->onePart ? null : $best->facing->along)
+            ? PourSearch::of(
+                $survey, static fn (float $share) => $tell('pouring', 0.65 + 0.25 * $share), $asked->onePart ? null : $best->facing->along,
+            )
             : [AirTraps::of($survey->mesh, $survey->links, $asked->pour)];
         $tell('stretching', 0.9);
         $above = Clip::above($best->facing, $parting->plane);
@@ -59,13 +63,23 @@ final class PieceStudy
 
         return new StudyResult(
             $read, $survey, $pulls, $depth, $parting, $pours, [$survey->volume - $above, $above], $stretch, $block, $rests,
-            self::words($survey, $best, $pours[0], $parting, $asked->sides ?? Sides::usual(), $asked->onePart ? null : OnePart::serves($survey, $best->facing->along)), StudyDoubts::of($read, $survey, $best, $asked),
+            self::words(
+                $survey, $best, $pours[0], $parting, $asked->sides ?? Sides::usual(),
+                $asked->onePart ? null : OnePart::serves($survey, $best->facing->along),
+            ),
+            StudyDoubts::of($read, $survey, $best, $asked),
         );
     }
 
     /** @return list<Phrase> */
-    private static function words(Survey $survey, Undercuts $seen, Poured $poured, Parting $parting, Sides $sides, ?Direction $onePart): array
-    {
+    private static function words(
+        Survey $survey,
+        Undercuts $seen,
+        Poured $poured,
+        Parting $parting,
+        Sides $sides,
+        ?Direction $onePart,
+    ): array {
         $vents = [];
         foreach (array_filter($poured->traps, static fn (Trap $trap): bool => $trap->wantsVent()) as $trap) {
             $side = $sides->of($trap->at, $survey->bounds);
@@ -79,15 +93,24 @@ final class PieceStudy
             }, ['way' => $sides->towards($seen->facing->along), 'pct' => $seen->pct()]),
         ];
         if (! $seen->onePart) {
-            $words[] = Phrase::of($parting->flat ? 'piece.seam_flat' : 'piece.seam_crooked', ['height' => Quantity::length($parting->plane - $seen->facing->lowest()), 'spread' => Quantity::length($parting->range[1] - $parting->range[0])]);
+            $words[] = Phrase::of($parting->flat ? 'piece.seam_flat' : 'piece.seam_crooked', [
+                'height' => Quantity::length($parting->plane - $seen->facing->lowest()),
+                'spread' => Quantity::length($parting->range[1] - $parting->range[0]),
+            ]);
         }
         if ($poured->nooks() > 0) {
             $nooks = Phrase::of('piece.nooks', ['n' => $poured->nooks()]);
         }
         $words[] = $poured->vents() === 0
             ? Phrase::of('piece.pour_clean', ['way' => $sides->upright($poured->up)])
-            : Phrase::of('piece.pour_vents', ['way' => $sides->upright($poured->up), 'n' => $poured->vents(), 'where' => array_slice(array_values($vents), 0, 3), 'ml' => Quantity::volume($poured->trapped())]);
+            : Phrase::of('piece.pour_vents', [
+                'way' => $sides->upright($poured->up), 'n' => $poured->vents(), 'where' => array_slice(array_values($vents), 0, 3),
+                'ml' => Quantity::volume($poured->trapped()),
+            ]);
 
-        return [...$words, ...(isset($nooks) ? [$nooks] : []), ...($onePart === null ? [] : [Phrase::of('piece.one_part_serves', ['way' => $sides->towards($onePart)])])];
+        return [
+            ...$words, ...(isset($nooks) ? [$nooks] : []),
+            ...($onePart === null ? [] : [Phrase::of('piece.one_part_serves', ['way' => $sides->towards($onePart)])]),
+        ];
     }
 }

@@ -32,7 +32,10 @@ final class PourSearch
     /** What a degree of tipping weighs against a vent. */
     private const DEGREE = 0.012;
 
-    /** What a spout in the middle of a half weighs against a vent, and one that is not at an end of the piece: on the seam it leaves no scar that is seen, and opens with the mould. */
+    /**
+     * What a spout in the middle of a half weighs against a vent, and one that is not at an end of the piece: on the seam it leaves no scar
+     * that is seen, and opens with the mould.
+     */
     private const OFF_SEAM = 0.4;
 
     private const OFF_END = 0.2;
@@ -48,7 +51,10 @@ final class PourSearch
         $links = $coarse->mesh === $survey->mesh ? $survey->links : Links::of($coarse->mesh);
         $own = Ways::own($survey->mesh);
         $weigh = self::weighing(abs($survey->volume), $pull, self::longest($survey->mesh, $own));
-        $ways = [...Ways::axes(), ...array_merge(...array_map(static fn (Direction $way): array => [$way, $way->back()], $own)), ...Ways::around(self::WAYS, false)];
+        $ways = [
+            ...Ways::axes(), ...array_merge(...array_map(static fn (Direction $way): array => [$way, $way->back()], $own)),
+            ...Ways::around(self::WAYS, false),
+        ];
         $asked = 0;
         $score = static function (Direction $way) use ($coarse, $links, $weigh, $tell, &$asked, $ways): float {
             $tell(min(0.6, 0.6 * ++$asked / (3 * count($ways))));
@@ -102,7 +108,9 @@ final class PourSearch
         return static function (Poured $poured) use ($step, $pull, $longest): float {
             $tilt = min([180.0, ...array_map(static fn (Direction $axis): float => $axis->angleTo($poured->up), Ways::axes())]);
 
-            $place = $pull === null ? 0.0 : self::OFF_SEAM * abs($poured->up->dot($pull)) + self::OFF_END * (1.0 - abs($poured->up->dot($longest)));
+            $place = $pull === null
+                ? 0.0
+                : self::OFF_SEAM * abs($poured->up->dot($pull)) + self::OFF_END * (1.0 - abs($poured->up->dot($longest)));
 
             return 100.0 * floor($poured->trapped() / $step) + $poured->vents() + self::DEGREE * $tilt + $place;
         };

@@ -33,7 +33,13 @@ final readonly class Poured
         return count($this->traps) - count(array_filter($this->traps, static fn (Trap $trap): bool => $trap->wantsVent()));
     }
 
-    /** @return array{up: array{float, float, float}, spout_at: array{float, float, float}, traps: list<array{at: array{float, float, float}, prominence_mm: float, trapped_ml: float, kind: 'cast'|'mould', vent: bool}>, trapped_ml: float, vents: int} */
+    /**
+     * @return array{
+     *     up: array{float, float, float}, spout_at: array{float, float, float},
+     *     traps: list<array{at: array{float, float, float}, prominence_mm: float, trapped_ml: float, kind: 'cast'|'mould', vent: bool}>,
+     *     trapped_ml: float, vents: int,
+     * }
+     */
     public function toArray(): array
     {
         return [

@@ -51,7 +51,10 @@ final class PullSearch
         $normals = $coarse->normals();
         $marked = [...Ways::own($survey->mesh), ...Ways::faces($survey->mesh, self::FACES)];
         $marked = $onePart ? [...$marked, ...array_map(static fn (Direction $way): Direction => $way->back(), $marked)] : $marked;
-        $ways = [...array_slice(Ways::axes(), 0, $onePart ? 6 : 3), ...$marked, ...Ways::around($onePart ? 2 * self::WAYS : self::WAYS, ! $onePart)];
+        $ways = [
+            ...array_slice(Ways::axes(), 0, $onePart ? 6 : 3), ...$marked,
+            ...Ways::around($onePart ? 2 * self::WAYS : self::WAYS, ! $onePart),
+        ];
         $closed = $survey->watertight();
         $asked = 0;
         $score = static function (Direction $way) use ($coarse, $normals, $closed, $onePart, $tell, &$asked, $ways): float {
@@ -59,7 +62,13 @@ final class PullSearch
 
             return self::weighed(Sight::about($coarse, $normals, $way, $onePart, $closed));
         };
-        $best = self::apart([...Best::of($ways, $score, self::ASKED, self::APART, [5.0, 2.0], ! $onePart), ...array_slice(Ways::axes(), 0, $onePart ? 6 : 3)], ! $onePart);
+        $best = self::apart(
+            [
+                ...Best::of($ways, $score, self::ASKED, self::APART, [5.0, 2.0], ! $onePart),
+                ...array_slice(Ways::axes(), 0, $onePart ? 6 : 3),
+            ],
+            ! $onePart,
+        );
         $seen = [];
         foreach ($best as $i => $way) {
             $seen[] = self::settled($survey, $way, $marked, $onePart);

@@ -24,7 +24,10 @@ final class SeamLocks
     /** mm: rubber thinner than this does not hang together. */
     private const THIN = 1e-3;
 
-    /** @var list<list<array{float, int}>> by column, away from the seam: where a ray comes into solid (1) and out of it (-1); shells may lie in each other */
+    /**
+     * @var list<list<array{float, int}>> by column, away from the seam: where a ray comes into solid (1) and out of it (-1); shells may lie
+     *   in each other
+     */
     private array $solid = [];
 
     /** @var array<string, true> column and stretch of rubber that hang together with the board of this half */
@@ -84,7 +87,10 @@ final class SeamLocks
                     $wb = (($u[$c] - $pu) * ($v[$a] - $pv) - ($v[$c] - $pv) * ($u[$a] - $pu)) / $whole;
                     $wc = 1.0 - $wa - $wb;
                     if ($wa >= 0.0 && $wb >= 0.0 && $wc >= 0.0) {
-                        $hits[$row * $this->columns + $column][] = [$this->sense * ($wa * $w[$a] + $wb * $w[$b] + $wc * $w[$c] - $this->level), $this->sense * $whole > 0.0 ? -1 : 1];
+                        $hits[$row * $this->columns + $column][] = [
+                            $this->sense * ($wa * $w[$a] + $wb * $w[$b] + $wc * $w[$c] - $this->level),
+                            $this->sense * $whole > 0.0 ? -1 : 1,
+                        ];
                     }
                 }
             }
@@ -125,7 +131,10 @@ final class SeamLocks
         while ($next !== []) {
             [$column, $i] = array_pop($next);
             [$from, $to] = $rubber[$column][$i];
-            foreach ([$column % $this->columns > 0 ? $column - 1 : -1, $column % $this->columns < $this->columns - 1 ? $column + 1 : -1, $column - $this->columns, $column + $this->columns] as $beside) {
+            foreach ([
+                $column % $this->columns > 0 ? $column - 1 : -1, $column % $this->columns < $this->columns - 1 ? $column + 1 : -1,
+                $column - $this->columns, $column + $this->columns,
+            ] as $beside) {
                 foreach ($rubber[$beside] ?? [] as $k => [$begins, $ends]) {
                     if (min($to, $ends) - max($from, $begins) > self::THIN && ! isset($this->own["{$beside} {$k}"])) {
                         $this->own["{$beside} {$k}"] = true;
@@ -148,7 +157,9 @@ final class SeamLocks
             }
             [$a, $b, $c] = [$corners[3 * $f], $corners[3 * $f + 1], $corners[3 * $f + 2]];
             $at = fn (int $p): array => [$u[$p], $v[$p], $this->sense * ($w[$p] - $this->level)];
-            $locked += $this->facing->area[$f] * $this->share([$at($a), $at($b), $at($c)], $this->outwards([$at($a), $at($b), $at($c)]), self::SPLITS);
+            $locked += $this->facing->area[$f] * $this->share(
+                [$at($a), $at($b), $at($c)], $this->outwards([$at($a), $at($b), $at($c)]), self::SPLITS,
+            );
         }
 
         return $locked;
@@ -170,11 +181,17 @@ final class SeamLocks
         if ($splits > 0 && $wide > 2.0 * $this->step) {
             [$ab, $bc, $ca] = [self::between($a, $b), self::between($b, $c), self::between($c, $a)];
 
-            return ($this->share([$a, $ab, $ca], $out, $splits - 1) + $this->share([$ab, $b, $bc], $out, $splits - 1) + $this->share([$ca, $bc, $c], $out, $splits - 1) + $this->share([$ab, $bc, $ca], $out, $splits - 1)) / 4.0;
+            return (
+                $this->share([$a, $ab, $ca], $out, $splits - 1) + $this->share([$ab, $b, $bc], $out, $splits - 1)
+                + $this->share([$ca, $bc, $c], $out, $splits - 1) + $this->share([$ab, $bc, $ca], $out, $splits - 1)
+            ) / 4.0;
         }
         $over = self::over([$a[2], $b[2], $c[2]]);
 
-        return $over > 0.0 && $this->holds([($a[0] + $b[0] + $c[0]) / 3.0, ($a[1] + $b[1] + $c[1]) / 3.0, max(0.0, ($a[2] + $b[2] + $c[2]) / 3.0)], $out) ? $over : 0.0;
+        return $over > 0.0
+            && $this->holds([($a[0] + $b[0] + $c[0]) / 3.0, ($a[1] + $b[1] + $c[1]) / 3.0, max(0.0, ($a[2] + $b[2] + $c[2]) / 3.0)], $out)
+            ? $over
+            : 0.0;
     }
 
     /**

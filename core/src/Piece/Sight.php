@@ -49,15 +49,24 @@ final class Sight
     /** @var list<int> 1 and −1: that way only; 0: either */
     private array $senses = [];
 
-    /** How far beside an upright facet its way out begins, mm: farther than a mesh of many flats departs from the round it stands for, and less than one would see. */
+    /**
+     * How far beside an upright facet its way out begins, mm: farther than a mesh of many flats departs from the round it stands for, and
+     * less than one would see.
+     */
     private readonly float $off;
 
     /**
      * @param  list<array{float, float, float}>|null  $normals  of a coarse likeness
      * @param  float  $cell  mm; how coarse it is: its places are looked at from so far outside
      */
-    private function __construct(private readonly Facing $facing, private readonly bool $onePart, private readonly bool $closed, private readonly int $parts, private readonly ?array $normals = null, private readonly float $cell = 0.0)
-    {
+    private function __construct(
+        private readonly Facing $facing,
+        private readonly bool $onePart,
+        private readonly bool $closed,
+        private readonly int $parts,
+        private readonly ?array $normals = null,
+        private readonly float $cell = 0.0,
+    ) {
         $this->off = 1e-4 * $facing->height() + 1e-3;
     }
 
@@ -199,7 +208,10 @@ final class Sight
     {
         $facing = $this->facing;
         [$a, $b, $c] = [$facing->mesh->corners[3 * $f], $facing->mesh->corners[3 * $f + 1], $facing->mesh->corners[3 * $f + 2]];
-        [$bv, $bw, $cv, $cw] = [$facing->v[$b] - $facing->v[$a], $facing->w[$b] - $facing->w[$a], $facing->v[$c] - $facing->v[$a], $facing->w[$c] - $facing->w[$a]];
+        [$bv, $bw, $cv, $cw] = [
+            $facing->v[$b] - $facing->v[$a], $facing->w[$b] - $facing->w[$a], $facing->v[$c] - $facing->v[$a],
+            $facing->w[$c] - $facing->w[$a],
+        ];
         [$bu, $cu] = [$facing->u[$b] - $facing->u[$a], $facing->u[$c] - $facing->u[$a]];
         [$nu, $nv] = [$bv * $cw - $bw * $cv, $bw * $cu - $bu * $cw];
         $length = sqrt($nu * $nu + $nv * $nv);

@@ -25,7 +25,10 @@ final class StudyDoubts
     /** @return list<Warning> */
     public static function of(ReadMesh $read, Survey $survey, Undercuts $seen, StudyRequest $asked): array
     {
-        return [...$read->warnings, ...iterator_to_array(self::mesh($read, $survey), false), ...iterator_to_array(self::size($read, $survey, $asked), false), ...iterator_to_array(self::pull($seen), false)];
+        return [
+            ...$read->warnings, ...iterator_to_array(self::mesh($read, $survey), false),
+            ...iterator_to_array(self::size($read, $survey, $asked), false), ...iterator_to_array(self::pull($seen), false),
+        ];
     }
 
     /** @return \Generator<Warning> */
@@ -52,7 +55,9 @@ final class StudyDoubts
             yield new Warning('rooms_inside', Phrase::of('piece.rooms_inside', ['n' => $survey->inner]));
         }
         if ($survey->shells - $survey->inner - $survey->overlapping > 1) {
-            yield new Warning('several_pieces', Phrase::of('piece.several_pieces', ['n' => $survey->shells - $survey->inner - $survey->overlapping]));
+            yield new Warning('several_pieces', Phrase::of('piece.several_pieces', [
+                'n' => $survey->shells - $survey->inner - $survey->overlapping,
+            ]));
         }
         if ($read->dropped > 0) {
             yield new Warning('degenerate', Phrase::of('piece.degenerate', ['n' => $read->dropped]));
@@ -67,7 +72,9 @@ final class StudyDoubts
     {
         $longest = max($survey->bounds->size());
         if ($asked->unit === null && ! $read->says && $read->unit === LengthUnit::Millimetre && $longest < self::BEAD) {
-            yield new Warning('maybe_inches', Phrase::of('piece.maybe_inches', ['long' => Quantity::length($longest), 'inches' => Quantity::length($longest * LengthUnit::Inch->length())]));
+            yield new Warning('maybe_inches', Phrase::of('piece.maybe_inches', [
+                'long' => Quantity::length($longest), 'inches' => Quantity::length($longest * LengthUnit::Inch->length()),
+            ]));
         }
         if ($longest > self::GIANT) {
             yield new Warning('very_large', Phrase::of('piece.very_large', ['long' => Quantity::length($longest)]));

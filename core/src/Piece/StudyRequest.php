@@ -90,7 +90,9 @@ final readonly class StudyRequest
                 $in[self::MEASURES[$word]] = is_numeric($number) ? (float) $number : $number;
             } elseif ($word === '--sides' || $word === '--float') {
                 $written = json_decode($words[++$i] ?? throw BadInput::missing(substr($word, 2)), true);
-                $in[substr($word, 2)] = is_array($written) ? $written : throw BadInput::at(substr($word, 2), Phrase::of('piece.not_json', ['word' => $word]));
+                $in[substr($word, 2)] = is_array($written)
+                    ? $written
+                    : throw BadInput::at(substr($word, 2), Phrase::of('piece.not_json', ['word' => $word]));
             } elseif (str_starts_with($word, '--') && $word !== '--json') {
                 throw BadInput::at(ltrim($word, '-'), Phrase::of('piece.unknown_option', ['word' => $word]));
             } elseif ($word !== '--json') {

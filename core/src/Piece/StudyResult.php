@@ -61,10 +61,16 @@ final readonly class StudyResult
                 'undercut_depth_mm' => $this->depth['mm'],
                 'parting' => $this->parting->toArray(),
             ],
-            'pulls' => array_map(static fn (Undercuts $seen): array => ['axis' => $seen->facing->along->toArray(), 'undercut_area_pct' => $seen->pct()], $this->pulls),
+            'pulls' => array_map(
+                static fn (Undercuts $seen): array => ['axis' => $seen->facing->along->toArray(), 'undercut_area_pct' => $seen->pct()],
+                $this->pulls,
+            ),
             'pours' => array_map(static fn (Poured $poured): array => $poured->toArray(), $this->pours),
             'halves' => ['below_ml' => $this->halves[0], 'above_ml' => $this->halves[1]],
-            'stretch' => ['needed_pct' => $this->stretch['pct'], 'opening_mm' => $this->stretch['opening_mm'], 'passes_mm' => $this->stretch['passes_mm']],
+            'stretch' => [
+                'needed_pct' => $this->stretch['pct'], 'opening_mm' => $this->stretch['opening_mm'],
+                'passes_mm' => $this->stretch['passes_mm'],
+            ],
             'box' => ['inner_mm' => $this->block->inner, 'margin_mm' => $this->block->margin, 'rubber_ml' => $this->block->rubber()],
             'mould' => $this->block->toArray(),
             ...($this->rests === null ? [] : ['float' => $this->rests->toArray()]),

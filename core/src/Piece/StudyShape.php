@@ -62,7 +62,9 @@ final class StudyShape
     {
         $segments = $result->parting->segments;
         foreach ([60_000, 20_000] as $facets) {
-            $segments = count($segments) <= self::MOST_SEGMENTS ? $segments : Silhouette::of(Facing::of(Coarse::of($result->survey->mesh, $facets)->mesh, $facing->along))->segments;
+            $segments = count($segments) <= self::MOST_SEGMENTS
+                ? $segments
+                : Silhouette::of(Facing::of(Coarse::of($result->survey->mesh, $facets)->mesh, $facing->along))->segments;
         }
 
         return array_slice($segments, 0, self::MOST_SEGMENTS);
@@ -71,14 +73,21 @@ final class StudyShape
     /**
      * Where things lie that are drawn beside the mesh, in the model's own millimetres.
      *
-     * @return array{seam: list<list<float>>, deepest: list<float>|null, frame: array{across: list<float>, other: list<float>, along: list<float>, least: list<float>, most: list<float>, plane: float}, opening: array{at: float, girth: float}, passing: array{at: float, girth: float}}
+     * @return array{
+     *     seam: list<list<float>>, deepest: list<float>|null,
+     *     frame: array{across: list<float>, other: list<float>, along: list<float>, least: list<float>, most: list<float>, plane: float},
+     *     opening: array{at: float, girth: float}, passing: array{at: float, girth: float},
+     * }
      */
     public static function notes(StudyResult $result): array
     {
         $facing = $result->pulls[0]->facing;
         [$u, $v] = $facing->along->across();
         $d = $facing->along;
-        $seam = array_map(static fn (array $segment): array => [...$facing->place($segment[0]), ...$facing->place($segment[1])], self::seam($result, $facing));
+        $seam = array_map(
+            static fn (array $segment): array => [...$facing->place($segment[0]), ...$facing->place($segment[1])],
+            self::seam($result, $facing),
+        );
 
         return [
             'seam' => $seam,
@@ -86,7 +95,10 @@ final class StudyShape
             'frame' => [
                 'across' => $u->toArray(), 'other' => $v->toArray(), 'along' => $d->toArray(),
                 'least' => [$facing->u === [] ? 0.0 : min($facing->u), $facing->v === [] ? 0.0 : min($facing->v), $facing->lowest()],
-                'most' => [$facing->u === [] ? 0.0 : max($facing->u), $facing->v === [] ? 0.0 : max($facing->v), $facing->lowest() + $facing->height()],
+                'most' => [
+                    $facing->u === [] ? 0.0 : max($facing->u), $facing->v === [] ? 0.0 : max($facing->v),
+                    $facing->lowest() + $facing->height(),
+                ],
                 'plane' => $result->parting->plane,
             ],
             'opening' => ['at' => $result->stretch['opening_at_mm'], 'girth' => $result->stretch['opening_mm']],

@@ -19,7 +19,13 @@ final readonly class Trap
      * @param  float  $ml  air it holds
      * @param  bool  $isNested  inside another trap, whose ml hold its own
      */
-    public function __construct(public array $at, public float $prominence, public float $ml, public bool $inCast, public bool $isNested = false) {}
+    public function __construct(
+        public array $at,
+        public float $prominence,
+        public float $ml,
+        public bool $inCast,
+        public bool $isNested = false,
+    ) {}
 
     public function wantsVent(): bool
     {
@@ -29,6 +35,9 @@ final readonly class Trap
     /** @return array{at: array{float, float, float}, prominence_mm: float, trapped_ml: float, kind: 'cast'|'mould', vent: bool} */
     public function toArray(): array
     {
-        return ['at' => $this->at, 'prominence_mm' => $this->prominence, 'trapped_ml' => $this->ml, 'kind' => $this->inCast ? 'cast' : 'mould', 'vent' => $this->wantsVent()];
+        return [
+            'at' => $this->at, 'prominence_mm' => $this->prominence, 'trapped_ml' => $this->ml, 'kind' => $this->inCast ? 'cast' : 'mould',
+            'vent' => $this->wantsVent(),
+        ];
     }
 }

@@ -22,9 +22,17 @@ final readonly class Undercuts
      * @param  float  $counted  mm²; without the base of a one-part mould
      * @param  float  $hidden  mm²
      * @param  string  $states  a letter a facet
-     * @param  list<array{float, float, float, int}>  $places  hidden ones: across, across, along, and the sense in which each would have to leave (0: either)
+     * @param  list<array{float, float, float, int}>  $places hidden ones: across, across, along, and the sense in which each would have to
+     *   leave (0: either)
      */
-    public function __construct(public Facing $facing, public bool $onePart, public float $counted, public float $hidden, public string $states, public array $places) {}
+    public function __construct(
+        public Facing $facing,
+        public bool $onePart,
+        public float $counted,
+        public float $hidden,
+        public string $states,
+        public array $places,
+    ) {}
 
     /** Of the area, in per cent. */
     public function pct(): float

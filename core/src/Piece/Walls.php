@@ -18,7 +18,9 @@ final class Walls
 
     private const UPRIGHT = 0.02;
 
-    /** @return array{float, float} from the top of what leans away to the foot of what leans towards the pull; the second may be the lower */
+    /**
+     * @return array{float, float} from the top of what leans away to the foot of what leans towards the pull; the second may be the lower
+     */
     public static function of(Facing $facing): array
     {
         [$w, $lean, $area, $corners] = [$facing->w, $facing->lean, $facing->area, $facing->mesh->corners];

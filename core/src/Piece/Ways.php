@@ -13,7 +13,10 @@ final class Ways
     /** @return list<Direction> */
     public static function axes(): array
     {
-        return [Direction::of(0.0, 0.0, 1.0), Direction::of(0.0, 1.0, 0.0), Direction::of(1.0, 0.0, 0.0), Direction::of(0.0, 0.0, -1.0), Direction::of(0.0, -1.0, 0.0), Direction::of(-1.0, 0.0, 0.0)];
+        return [
+            Direction::of(0.0, 0.0, 1.0), Direction::of(0.0, 1.0, 0.0), Direction::of(1.0, 0.0, 0.0), Direction::of(0.0, 0.0, -1.0),
+            Direction::of(0.0, -1.0, 0.0), Direction::of(-1.0, 0.0, 0.0),
+        ];
     }
 
     /**
@@ -70,7 +73,10 @@ final class Ways
      */
     public static function near(Direction $way, float $degrees): array
     {
-        return array_map(static fn (array $tips): Direction => $way->tipped($tips[0] * $degrees, $tips[1] * $degrees), [[1, 0], [-1, 0], [0, 1], [0, -1], [0.7, 0.7], [-0.7, -0.7], [0.7, -0.7], [-0.7, 0.7]]);
+        return array_map(
+            static fn (array $tips): Direction => $way->tipped($tips[0] * $degrees, $tips[1] * $degrees),
+            [[1, 0], [-1, 0], [0, 1], [0, -1], [0.7, 0.7], [-0.7, -0.7], [0.7, -0.7], [-0.7, 0.7]],
+        );
     }
 
     /** @return list<list<float>> second moments of the surface about its middle */
@@ -129,7 +135,9 @@ final class Ways
             $sign = $nz < -1e-6 || (abs($nz) <= 1e-6 && ($ny < -1e-6 || (abs($ny) <= 1e-6 && $nx < 0.0))) ? -1.0 : 1.0;
             $key = ((int) round(25.0 * $sign * $nx)).' '.((int) round(25.0 * $sign * $ny)).' '.((int) round(25.0 * $sign * $nz));
             $there = $sums[$key] ?? [0.0, 0.0, 0.0, 0.0];
-            $sums[$key] = [$there[0] + $sign * $area * $nx, $there[1] + $sign * $area * $ny, $there[2] + $sign * $area * $nz, $there[3] + $area];
+            $sums[$key] = [
+                $there[0] + $sign * $area * $nx, $there[1] + $sign * $area * $ny, $there[2] + $sign * $area * $nz, $there[3] + $area,
+            ];
         }
         usort($sums, static fn (array $a, array $b): int => $b[3] <=> $a[3]);
         $faces = [];

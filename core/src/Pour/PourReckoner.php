@@ -56,7 +56,11 @@ final readonly class PourReckoner
 
         $byMass = $sheet->objectOrNull('target')?->has('mass_g') === true;
         /** @var VolumeResult|null $volume */
-        $volume = $try(fn (): ?VolumeResult => $byMass && ! $sheet->has('volume') ? null : $this->volumes->estimate(VolumeRequest::from($sheet->object('volume'))));
+        $volume = $try(
+            fn (): ?VolumeResult => $byMass && ! $sheet->has('volume')
+                ? null
+                : $this->volumes->estimate(VolumeRequest::from($sheet->object('volume'))),
+        );
         /** @var Recipe|null $recipe */
         $recipe = $try(static fn (): Recipe => Recipe::from($sheet->object('formula'), $shelf));
         // What is stirred in changes how long it pours: one figure for the plan and for the clock.
@@ -67,9 +71,13 @@ final readonly class PourReckoner
         /** @var MixResult|null $mix */
         $mix = $recipe === null || ($volume === null && ! $byMass) ? null
             : $try(fn (): MixResult => $this->mix($sheet, $recipe, $byMass ? null : $volume, $room, $clock));
-        $cure = $recipe === null || $clock === null ? null : $this->clock->tell($clock, $room, $mix === null ? null : $clock->massThatCounts($mix->batchMass()));
+        $cure = $recipe === null || $clock === null
+            ? null
+            : $this->clock->tell($clock, $room, $mix === null ? null : $clock->massThatCounts($mix->batchMass()));
 
-        return new PourReckoning($volume, $recipe, $mix, $cure, $errors, $recipe === null || $mix === null ? [] : self::slower($recipe, $mix, $shelf), $cools);
+        return new PourReckoning(
+            $volume, $recipe, $mix, $cure, $errors, $recipe === null || $mix === null ? [] : self::slower($recipe, $mix, $shelf), $cools,
+        );
     }
 
     /** @throws BadInput */
@@ -87,8 +95,16 @@ final readonly class PourReckoner
         $here = $recipe->base->times['pot_life_min']->min ?? null;
         // As the room makes this one, so it makes another of its chemistry.
         $wanted = $here === null ? INF : $mix->cups->slower->min * $here / $mix->potLife->min;
-        $slower = array_filter($shelf->bases, static fn (BaseSheet $base): bool => $base->family === $recipe->base->family && ($base->times['pot_life_min']->min ?? 0.0) >= $wanted && (! $recipe->base->isForSkin() || $base->isForSkin()));
-        uasort($slower, static fn (BaseSheet $one, BaseSheet $other): int => $one->times['pot_life_min']->min <=> $other->times['pot_life_min']->min);
+        $slower = array_filter(
+            $shelf->bases,
+            static fn (BaseSheet $base): bool => $base->family === $recipe->base->family
+                && ($base->times['pot_life_min']->min ?? 0.0) >= $wanted
+                && (! $recipe->base->isForSkin() || $base->isForSkin()),
+        );
+        uasort(
+            $slower,
+            static fn (BaseSheet $one, BaseSheet $other): int => $one->times['pot_life_min']->min <=> $other->times['pot_life_min']->min,
+        );
 
         return array_values(array_map(static fn (BaseSheet $base): string => $base->name, array_slice($slower, 0, 3)));
     }

@@ -34,7 +34,9 @@ final readonly class PourReckoning
         return $this->mix !== null && $this->errors === [];
     }
 
-    /** @return list<array{code: string, message: Phrase}> what volume, formula and mix warn of; the clock repeats what mix says of the room */
+    /**
+     * @return list<array{code: string, message: Phrase}> what volume, formula and mix warn of; the clock repeats what mix says of the room
+     */
     public function warnings(): array
     {
         return Warning::all([

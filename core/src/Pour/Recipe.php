@@ -36,14 +36,20 @@ final readonly class Recipe
             $basis = $line->choice('basis', Basis::class);
             $into = $line->choice('into', Into::class);
             if ($base->ratio->isOnePart() && ($into === Into::B || $basis === Basis::OfB)) {
-                throw BadInput::at($line->at($into === Into::B ? 'into' : 'basis'), Phrase::of('pour.one_part', ['base' => $base->name, 'additive' => $sheet->name]));
+                throw BadInput::at(
+                    $line->at($into === Into::B ? 'into' : 'basis'),
+                    Phrase::of('pour.one_part', ['base' => $base->name, 'additive' => $sheet->name]),
+                );
             }
             if ($basis === Basis::DropsPer100g && $sheet->drop === null) {
                 throw BadInput::at($line->at('basis'), Phrase::of('pour.no_drop', ['name' => $sheet->name]));
             }
             $entries[] = [
                 'sheet' => $sheet,
-                'additive' => new Additive($sheet->code, $sheet->name, $line->number('amount', 0.0, 1000.0), $basis, $into, $sheet->sg, self::max($base, $sheet, $basis), $sheet->drop),
+                'additive' => new Additive(
+                    $sheet->code, $sheet->name, $line->number('amount', 0.0, 1000.0), $basis, $into, $sheet->sg,
+                    self::max($base, $sheet, $basis), $sheet->drop,
+                ),
             ];
         }
 
@@ -105,7 +111,9 @@ final readonly class Recipe
     /** @return array<string, string> what each ingredient is called, by its code in a weigh-up */
     public function names(): array
     {
-        $names = $this->base->ratio->isOnePart() ? ['A' => $this->base->partNames['a']] : ['A' => $this->base->partNames['a'], 'B' => $this->base->partNames['b'] ?? 'B'];
+        $names = $this->base->ratio->isOnePart()
+            ? ['A' => $this->base->partNames['a']]
+            : ['A' => $this->base->partNames['a'], 'B' => $this->base->partNames['b'] ?? 'B'];
         foreach ($this->entries as ['sheet' => $sheet]) {
             $names[$sheet->code] = $sheet->name;
         }
@@ -116,7 +124,12 @@ final readonly class Recipe
     /** @return list<AdditiveSheet> of everything that really goes in, in order */
     public function sheets(): array
     {
-        return array_values(array_map(static fn (array $entry): AdditiveSheet => $entry['sheet'], array_filter($this->entries, static fn (array $entry): bool => $entry['additive']->amount > 0.0)));
+        return array_values(
+            array_map(
+                static fn (array $entry): AdditiveSheet => $entry['sheet'],
+                array_filter($this->entries, static fn (array $entry): bool => $entry['additive']->amount > 0.0),
+            ),
+        );
     }
 
     /**
@@ -131,7 +144,9 @@ final readonly class Recipe
                 continue;
             }
             if (! $sheet->suits($this->base)) {
-                $warnings[] = new Warning('not_for_this_base', Phrase::of('pour.not_for_this_base', ['additive' => $sheet->name, 'base' => $this->base->name]));
+                $warnings[] = new Warning('not_for_this_base', Phrase::of('pour.not_for_this_base', [
+                    'additive' => $sheet->name, 'base' => $this->base->name,
+                ]));
             }
             if ($sheet->paintOnly && ! $asPaint) {
                 $warnings[] = new Warning('paint_only', Phrase::of('pour.paint_only', ['name' => $sheet->name]));
@@ -154,7 +169,10 @@ final readonly class Recipe
     {
         $warnings = [];
         foreach (array_intersect($this->base->leftOpen, ['sg', 'pot_life_min', 'demould_min', 'ref_c', 'q10', 'alpha']) as $field) {
-            $warnings[] = new Warning("unknown_{$field}", Phrase::of("pour.unknown_{$field}", ['base' => $this->base->name, 'sg' => Quantity::density($this->base->density()), 'ref' => Quantity::temperature($this->base->reference)]));
+            $warnings[] = new Warning("unknown_{$field}", Phrase::of("pour.unknown_{$field}", [
+                'base' => $this->base->name, 'sg' => Quantity::density($this->base->density()),
+                'ref' => Quantity::temperature($this->base->reference),
+            ]));
         }
         foreach ($this->sheets() as $sheet) {
             if ($sheet->leavesOpen('sg')) {
@@ -180,10 +198,20 @@ final readonly class Recipe
         }
         [$max, $inWords] = [$limit->max, $limit->basis->inWords()];
         if ($amount === null) {
-            return [new Warning('other_basis', Phrase::of('pour.other_basis', ['name' => $sheet->name, 'of' => $inWords, 'here' => $additive->basis->inWords(), 'max' => $max]))];
+            return [
+                new Warning('other_basis', Phrase::of('pour.other_basis', [
+                    'name' => $sheet->name, 'of' => $inWords, 'here' => $additive->basis->inWords(), 'max' => $max,
+                ])),
+            ];
         }
 
-        return $amount <= $limit->max * (1.0 + 1e-9) ? [] : [new Warning('over_max', Phrase::of('pour.over_max', ['name' => $sheet->name, 'amount' => $amount, 'of' => $inWords, 'max' => $max]))];
+        return $amount <= $limit->max * (1.0 + 1e-9)
+            ? []
+            : [
+                new Warning('over_max', Phrase::of('pour.over_max', [
+                    'name' => $sheet->name, 'amount' => $amount, 'of' => $inWords, 'max' => $max,
+                ])),
+            ];
     }
 
     /** @return list<string> ids of cautions of everything in the cup, the base's first */

@@ -30,7 +30,10 @@ final readonly class Beside
                 $lots[$fact->text('code') ?? ''] = (int) $fact->number('lot');
             } elseif ($fact->kind === RunFactKind::Diagnosed) {
                 $answers = $fact->payload['answers'] ?? [];
-                $diagnosis = ['cause' => $fact->text('cause') ?? '', 'answers' => is_array($answers) ? array_filter($answers, is_string(...), ARRAY_FILTER_USE_KEY) : []];
+                $diagnosis = [
+                    'cause' => $fact->text('cause') ?? '',
+                    'answers' => is_array($answers) ? array_filter($answers, is_string(...), ARRAY_FILTER_USE_KEY) : [],
+                ];
             } elseif ($fact->kind === RunFactKind::LeftOver) {
                 // Cup by cup as each is poured, or all of them at once afterwards: that counts for all.
                 $cup = (int) ($fact->number('batch') ?? 0);

@@ -11,7 +11,10 @@ use Apalos\Core\Facts\Standing;
  * A run as it went: each fact that stands with the step it was told at, and what was weighed beside what was planned for it.
  *
  * @phpstan-type HistoryShape array{
- *     steps: list<array{fact: int, at: float, kind: string, step: string, batch: int, code: string|null, planned_g: float|null, weighed_g: float|null, c: float|null, text: string|null}>,
+ *     steps: list<array{
+ *         fact: int, at: float, kind: string, step: string, batch: int, code: string|null, planned_g: float|null, weighed_g: float|null,
+ *         c: float|null, text: string|null,
+ *     }>,
  *     sums: list<array{code: string, planned_g: float, weighed_g: float}>, more: bool
  * }
  */
@@ -21,7 +24,11 @@ final readonly class HistoryResult
     private const MOST = 240;
 
     /**
-     * @param  list<array{fact: int, at: float, kind: string, step: string, batch: int, code: string|null, planned_g: float|null, weighed_g: float|null, c: float|null, text: string|null}>  $steps  minutes of the run
+     * @param list<array{
+     *     fact: int, at: float, kind: string, step: string, batch: int, code: string|null, planned_g: float|null, weighed_g: float|null,
+     *     c: float|null, text: string|null,
+     * }>  $steps
+     *   minutes of the run
      * @param  list<array{code: string, planned_g: float, weighed_g: float}>  $sums
      */
     private function __construct(public array $steps, public array $sums, public bool $more) {}
@@ -40,14 +47,20 @@ final readonly class HistoryResult
             $weighings = $line === null ? [] : $after->cups[$batch]->weighings;
             $last = $weighings === [] ? null : $weighings[count($weighings) - 1];
             $steps[] = [
-                'fact' => $fact->id, 'at' => $fact->at, 'kind' => $fact->kind->value, 'step' => $before->step->kind->value, 'batch' => $before->step->batch,
-                'code' => $line['add'] ?? null, 'planned_g' => $line['grams'] ?? null, 'weighed_g' => $last['grams'] ?? null, 'c' => $fact->kind === RunFactKind::Heated ? $fact->number('c') : null, 'text' => $fact->text('text') ?? $fact->text('note'),
+                'fact' => $fact->id, 'at' => $fact->at, 'kind' => $fact->kind->value, 'step' => $before->step->kind->value,
+                'batch' => $before->step->batch,
+                'code' => $line['add'] ?? null, 'planned_g' => $line['grams'] ?? null, 'weighed_g' => $last['grams'] ?? null,
+                'c' => $fact->kind === RunFactKind::Heated ? $fact->number('c') : null,
+                'text' => $fact->text('text') ?? $fact->text('note'),
             ];
         }
         $sums = [];
         foreach (RunState::of($plan, $facts)->cups as $batch => $cup) {
             foreach ($plan->batches[$batch - 1] ?? [] as $code => $planned) {
-                $sums[$code] = ['code' => (string) $code, 'planned_g' => ($sums[$code]['planned_g'] ?? 0.0) + $planned, 'weighed_g' => ($sums[$code]['weighed_g'] ?? 0.0) + ($cup->poured[$code] ?? 0.0)];
+                $sums[$code] = [
+                    'code' => (string) $code, 'planned_g' => ($sums[$code]['planned_g'] ?? 0.0) + $planned,
+                    'weighed_g' => ($sums[$code]['weighed_g'] ?? 0.0) + ($cup->poured[$code] ?? 0.0),
+                ];
             }
         }
 

@@ -81,7 +81,9 @@ final readonly class MixingCup
         return $queue;
     }
 
-    /** @return array{add: string, grams: float, running: float, from: float, to: float}|null what to weigh now and the display that is good */
+    /**
+     * @return array{add: string, grams: float, running: float, from: float, to: float}|null what to weigh now and the display that is good
+     */
     public function current(): ?array
     {
         $line = $this->queue[0] ?? null;
@@ -92,7 +94,10 @@ final readonly class MixingCup
         $step = fn (float $grams): float => Grams::of(max(0.0, $grams))->toDivision($this->plan->division)->g;
         $running = $step($this->display + $line['grams']);
 
-        return ['add' => $line['add'], 'grams' => $line['grams'], 'running' => $running, 'from' => $step($running - $slack), 'to' => $step($running + $slack)];
+        return [
+            'add' => $line['add'], 'grams' => $line['grams'], 'running' => $running, 'from' => $step($running - $slack),
+            'to' => $step($running + $slack),
+        ];
     }
 
     /** The next line is in: the display now reads this. */
@@ -116,7 +121,10 @@ final readonly class MixingCup
     /** Whether the part at hand, or the one weighed last, may have been the other one: before they meet. */
     public function mayBeSwapped(): bool
     {
-        return ! $this->plan->onePart && $this->metAt === null && ! $this->isMet() && ($this->queuedPart() !== null || $this->weighedPart() !== null);
+        return ! $this->plan->onePart
+            && $this->metAt === null
+            && ! $this->isMet()
+            && ($this->queuedPart() !== null || $this->weighedPart() !== null);
     }
 
     /** The other part was poured. What is in keeps its grams; what is still to come changes places. */
@@ -133,20 +141,35 @@ final readonly class MixingCup
                 $really => [...$line, 'add' => $was],
                 default => $line,
             }, $this->queue);
-            $queue = array_map(fn (array $line): array => $line['add'] === 'A' || $line['add'] === 'B' ? [...$line, 'grams' => $this->planned[$line['add']]] : $line, $queue);
+            $queue = array_map(
+                fn (array $line): array => $line['add'] === 'A' || $line['add'] === 'B'
+                    ? [...$line, 'grams' => $this->planned[$line['add']]]
+                    : $line,
+                $queue,
+            );
 
-            return new self($this->plan, $this->planned, $this->poured, $queue, $this->weighings, $this->display, $this->overPoured, $this->metAt, $this->k);
+            return new self(
+                $this->plan, $this->planned, $this->poured, $queue, $this->weighings, $this->display, $this->overPoured, $this->metAt,
+                $this->k,
+            );
         }
         $grams = $this->poured[$was] ?? 0.0;
         $poured = array_diff_key([...$this->poured, $really => $grams], [$was => 0]);
-        $queue = array_map(fn (array $line): array => $line['add'] === $really ? ['add' => $was, 'grams' => $this->planned[$was]] : $line, $this->queue);
+        $queue = array_map(
+            fn (array $line): array => $line['add'] === $really ? ['add' => $was, 'grams' => $this->planned[$was]] : $line, $this->queue,
+        );
         $rest = $this->planned[$really] - $grams;
         if ($rest > $this->plan->slack($this->planned[$really])) {
             $queue = [['add' => $really, 'grams' => $rest], ...$queue];
         }
-        $weighings = array_map(static fn (array $one): array => $one['add'] === $was ? [...$one, 'add' => $really] : $one, $this->weighings);
+        $weighings = array_map(
+            static fn (array $one): array => $one['add'] === $was ? [...$one, 'add' => $really] : $one, $this->weighings,
+        );
 
-        return new self($this->plan, $this->planned, $poured, $queue, $weighings, $this->display, -$rest > $this->plan->slack($this->planned[$really]) + 1e-9, $this->metAt, $this->k);
+        return new self(
+            $this->plan, $this->planned, $poured, $queue, $weighings, $this->display,
+            -$rest > $this->plan->slack($this->planned[$really]) + 1e-9, $this->metAt, $this->k,
+        );
     }
 
     /** The part that is to be weighed now, where the other one is still to come. */
@@ -169,30 +192,44 @@ final readonly class MixingCup
     /** It met so early, as somebody says afterwards. */
     public function metEarlier(float $at): self
     {
-        return $this->metAt === null ? $this : new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, $at, $this->k);
+        return $this->metAt === null
+            ? $this
+            : new self(
+                $this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, $at,
+                $this->k,
+            );
     }
 
     /** What the display shows now is what is in: it was set to zero, lifted, or carries something that is not in the cup. */
     public function counted(float $display): self
     {
-        return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $display, $this->overPoured, $this->metAt, $this->k);
+        return new self(
+            $this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $display, $this->overPoured, $this->metAt, $this->k,
+        );
     }
 
     /** Back on the heat: its clock has not begun. */
     public function unmet(): self
     {
-        return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, null, $this->k);
+        return new self(
+            $this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, null, $this->k,
+        );
     }
 
     public function met(float $at): self
     {
-        return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured, $this->metAt ?? $at, $this->k);
+        return new self(
+            $this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, $this->overPoured,
+            $this->metAt ?? $at, $this->k,
+        );
     }
 
     /** Whether A and B are both in it (for a one-part base: whether anything is); of what is heated nothing meets on the scale. */
     public function isMet(): bool
     {
-        return $this->plan->heat === null && ($this->poured['A'] ?? 0.0) > 0.0 && ($this->plan->onePart || ($this->poured['B'] ?? 0.0) > 0.0);
+        return $this->plan->heat === null
+            && ($this->poured['A'] ?? 0.0) > 0.0
+            && ($this->plan->onePart || ($this->poured['B'] ?? 0.0) > 0.0);
     }
 
     /** Whether what is being poured now makes A meet B. */
@@ -218,7 +255,9 @@ final readonly class MixingCup
     /** Where the rescued cup is more than it can raise under vacuum, or hold at all: what goes into each of two cups. */
     public function inTwoCups(TopupResult $rescue): ?Warning
     {
-        $volume = Grams::of(array_sum(array_map(static fn (Grams $grams): float => $grams->g, $rescue->planned)))->volumeAt($this->plan->density);
+        $volume = Grams::of(
+            array_sum(array_map(static fn (Grams $grams): float => $grams->g, $rescue->planned)),
+        )->volumeAt($this->plan->density);
         $takes = $this->plan->takes ?? $this->plan->capacity;
         if (! $rescue->needed || $takes === null || $volume->ml <= $takes->ml + 1e-9) {
             return null;
@@ -226,7 +265,8 @@ final readonly class MixingCup
         $half = array_sum($this->poured) / 2.0;
 
         return new Warning('two_cups', Phrase::of($rescue->fits ? 'mix.rescue_under_vacuum' : 'mix.rescue_in_two_cups', [
-            'volume' => Quantity::volume($volume), 'takes' => Quantity::volume($takes), 'half' => Quantity::volume($volume->ml / 2.0), 'move' => Quantity::mass($half),
+            'volume' => Quantity::volume($volume), 'takes' => Quantity::volume($takes), 'half' => Quantity::volume($volume->ml / 2.0),
+            'move' => Quantity::mass($half),
         ]));
     }
 
@@ -264,6 +304,8 @@ final readonly class MixingCup
 
     public function kept(): self
     {
-        return new self($this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, false, $this->metAt, $this->k);
+        return new self(
+            $this->plan, $this->planned, $this->poured, $this->queue, $this->weighings, $this->display, false, $this->metAt, $this->k,
+        );
     }
 }

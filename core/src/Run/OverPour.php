@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Apalos\Core\Run;
 
 /**
- * What follows if the line at hand of a cup is over-poured, for whoever has to know it where nothing can be reckoned: between which readings
- * of the display the same holds, which ingredient the rest is raised to, and which lines are then added to. There
- * k = in[over] ÷ planned[over], and each line is k · planned − in, rounded to the scale; {@see \Apalos\Core\Mix\Topup}.
+ * What follows if the line at hand of a cup is over-poured, for whoever has to know it where nothing can be reckoned: between which
+ * readings of the display the same holds, which ingredient the rest is raised to, and which lines are then added to. There k = in[over] ÷
+ * planned[over], and each line is k · planned − in, rounded to the scale; {@see \Apalos\Core\Mix\Topup}.
  *
- * Only what needs no word of warning stands in it: a cup that would be too small, or a rescue so large that one asks whether it is worth it,
- * is asked of whoever can reckon.
+ * Only what needs no word of warning stands in it: a cup that would be too small, or a rescue so large that one asks whether it is worth
+ * it, is asked of whoever can reckon.
  *
  * @phpstan-type OverPourShape array{from_g: float, to_g: float, over: string, lines: list<string>, in: array<string, float>, least: float}
  */
@@ -31,7 +31,14 @@ final readonly class OverPour
      * @param  array<string, float>  $in  grams that count as being in, by code, but for what is over
      * @param  float  $least  the smallest share of any ingredient, of what was planned for it, 1 or more
      */
-    private function __construct(public float $from, public float $to, public string $over, public array $lines, public array $in, public float $least) {}
+    private function __construct(
+        public float $from,
+        public float $to,
+        public string $over,
+        public array $lines,
+        public array $in,
+        public float $least,
+    ) {}
 
     /** @return list<self> by reading of the display, grams; what lies in none of them is not known here */
     public static function of(MixingCup $cup): array
@@ -101,17 +108,27 @@ final readonly class OverPour
         $most = (string) array_search(max($shares), $shares, true);
 
         // What is over from before, or something else beside it, is asked of whoever can reckon.
-        return $most !== $line ? null : new self($reading, $reading, $most, array_map(static fn (object $one): string => $one->code, $rescue->lines), array_diff_key($in, [$most => 0]), min($shares));
+        return $most !== $line
+            ? null
+            : new self(
+                $reading, $reading, $most, array_map(static fn (object $one): string => $one->code, $rescue->lines),
+                array_diff_key($in, [$most => 0]), min($shares),
+            );
     }
 
     private static function like(?self $one, ?self $other): bool
     {
-        return $one === null || $other === null ? $one === $other : [$one->over, $one->lines, $one->in, $one->least] === [$other->over, $other->lines, $other->in, $other->least];
+        return $one === null || $other === null
+            ? $one === $other
+            : [$one->over, $one->lines, $one->in, $one->least] === [$other->over, $other->lines, $other->in, $other->least];
     }
 
     /** @return OverPourShape */
     public function toArray(): array
     {
-        return ['from_g' => $this->from, 'to_g' => $this->to, 'over' => $this->over, 'lines' => $this->lines, 'in' => $this->in, 'least' => $this->least];
+        return [
+            'from_g' => $this->from, 'to_g' => $this->to, 'over' => $this->over, 'lines' => $this->lines, 'in' => $this->in,
+            'least' => $this->least,
+        ];
     }
 }

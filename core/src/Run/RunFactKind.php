@@ -27,7 +27,10 @@ enum RunFactKind: string implements FactKind
     case Rescued = 'rescued';
     /** The over-pour was left as it is. */
     case Kept = 'kept';
-    /** The display no longer counts what is in the cup (set to zero, another cup, something beside it): from here it counts on from this reading. */
+    /**
+     * The display no longer counts what is in the cup (set to zero, another cup, something beside it): from here it counts on from this
+     * reading.
+     */
     case Counted = 'counted';
     /** The other part was poured: in the line at hand, or in the one before it. */
     case Swapped = 'swapped';

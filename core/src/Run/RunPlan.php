@@ -15,8 +15,8 @@ use Apalos\Core\Units\Millilitres;
 use Apalos\Core\Units\Minutes;
 
 /**
- * A plan as it was when the pour began. It never changes; what differs in the cup is told by events. An item of its checklist carries, where
- * ticking it says that something was done to a mould, what (`care`), to which and with what.
+ * A plan as it was when the pour began. It never changes; what differs in the cup is told by events. An item of its checklist carries,
+ * where ticking it says that something was done to a mould, what (`care`), to which and with what.
  *
  * @phpstan-type Item array{id: string, text: string, minutes: float, care?: string, mould?: int, with?: string}
  *
@@ -69,17 +69,30 @@ final readonly class RunPlan
      */
     public function goingOn(array $cups, array $ticked): self
     {
-        $fits = array_filter($cups, fn (array $poured, int $batch): bool => MixingCup::carrying($this, $batch, $poured) !== null, ARRAY_FILTER_USE_BOTH);
+        $fits = array_filter(
+            $cups, fn (array $poured, int $batch): bool => MixingCup::carrying($this, $batch, $poured) !== null, ARRAY_FILTER_USE_BOTH,
+        );
 
         return new self(
-            $this->batches, $this->onePart, $this->mixing, $this->degassing, $this->division, $this->capacity, $this->density, $this->tolerancePct, $this->checklist, $this->takes, $this->endsLaid, $this->ahead,
+            $this->batches, $this->onePart, $this->mixing, $this->degassing, $this->division, $this->capacity, $this->density,
+            $this->tolerancePct, $this->checklist, $this->takes, $this->endsLaid, $this->ahead,
             $fits, array_values(array_intersect(array_column($this->checklist, 'id'), $ticked)), $this->premixes, $this->heat,
         );
     }
 
     /** @param  list<Item>  $checklist */
-    public static function of(MixResult $mix, bool $onePart, Minutes $mixing, Minutes $degassing, Grams $division, ?Vessel $vessel, array $checklist = [], bool $endsLaid = false, bool $premixes = true, ?Heat $heat = null): self
-    {
+    public static function of(
+        MixResult $mix,
+        bool $onePart,
+        Minutes $mixing,
+        Minutes $degassing,
+        Grams $division,
+        ?Vessel $vessel,
+        array $checklist = [],
+        bool $endsLaid = false,
+        bool $premixes = true,
+        ?Heat $heat = null,
+    ): self {
         $batches = array_map(static function (Batch $batch): array {
             $amounts = [];
             foreach ($batch->lines as $line) {
@@ -92,7 +105,11 @@ final readonly class RunPlan
         // Heat does what stirring and a vacuum would: no minute of its clock goes to them.
         [$mixing, $degassing] = $heat === null ? [$mixing, $degassing] : [Minutes::of(0.0), Minutes::of(0.0)];
 
-        return new self($batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist, takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid, ahead: count($batches) > 1 && ! $onePart, premixes: $premixes, heat: $heat);
+        return new self(
+            $batches, $onePart, $mixing, $degassing, $division, $vessel?->capacity, $mix->density, checklist: $checklist,
+            takes: $vessel?->degas === true ? $vessel->takes() : null, endsLaid: $endsLaid, ahead: count($batches) > 1 && ! $onePart,
+            premixes: $premixes, heat: $heat,
+        );
     }
 
     public static function from(Fields $in): self
@@ -133,14 +150,18 @@ final readonly class RunPlan
         $mould = $in->numberOrNull('mould');
         $more = ['care' => $in->textOrNull('care'), 'mould' => $mould === null ? null : (int) $mould, 'with' => $in->textOrNull('with')];
 
-        return ['id' => $in->text('id'), 'text' => $in->text('text'), 'minutes' => $in->numberOrNull('minutes') ?? 0.0, ...array_filter($more, static fn (string|int|null $one): bool => $one !== null)];
+        return [
+            'id' => $in->text('id'), 'text' => $in->text('text'), 'minutes' => $in->numberOrNull('minutes') ?? 0.0,
+            ...array_filter($more, static fn (string|int|null $one): bool => $one !== null),
+        ];
     }
 
     /**
      * @return array{
      *     batches: list<array<string, float>>, one_part: bool, mix_min: float, degas_min: float, division_g: float,
      *     capacity_ml: float|null, sg: float, tolerance_pct: float,
-     *     checklist: list<Item>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>, ticked?: list<string>, premixes?: bool, heat?: HeatShape
+     *     checklist: list<Item>, takes_ml: float|null, ends_laid: bool, ahead: bool, carried?: array<int, array<string, float>>,
+     *     ticked?: list<string>, premixes?: bool, heat?: HeatShape
      * }
      */
     public function toArray(): array

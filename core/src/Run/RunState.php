@@ -69,7 +69,10 @@ final readonly class RunState
         $state = array_reduce($counting, static fn (self $so, Fact $fact): self => $isNote($fact) ? $so : $so->after($fact), $state);
         $acts = array_filter($counting, static fn (Fact $fact): bool => $fact->kind !== RunFactKind::Met);
 
-        return $state->with(notes: array_map(self::note(...), array_values(array_filter($standing, $isNote))), live: array_column($counting, 'id'), takeBack: (end($acts) ?: null)?->id);
+        return $state->with(
+            notes: array_map(self::note(...), array_values(array_filter($standing, $isNote))), live: array_column($counting, 'id'),
+            takeBack: (end($acts) ?: null)?->id,
+        );
     }
 
     /**
@@ -92,7 +95,9 @@ final readonly class RunState
         $begins = self::planned($standing);
         foreach ($standing as $i => $fact) {
             // Of what happened before the plan was changed, only what was noted counts still.
-            $state = $i >= $begins ? $state->after($fact) : ($fact->kind === RunFactKind::Noted ? $state->with(notes: [...$state->notes, self::note($fact)]) : $state);
+            $state = $i >= $begins
+                ? $state->after($fact)
+                : ($fact->kind === RunFactKind::Noted ? $state->with(notes: [...$state->notes, self::note($fact)]) : $state);
             yield $state;
         }
     }
@@ -156,25 +161,47 @@ final readonly class RunState
     {
         $next = match ($fact->kind) {
             RunFactKind::Confirmed => $fact->text('step') === $this->step->key() ? $this->confirmed($fact->at) : $this,
-            RunFactKind::Begun => $this->step->kind === StepKind::Contacts ? $this->with(begunAt: $this->begunAt + [($fact->text('item') ?? '') => $fact->happened()]) : $this,
-            RunFactKind::Checked => $this->step->kind === StepKind::Contacts ? $this->with(checked: array_values(array_unique([...$this->checked, $fact->text('item') ?? '']))) : $this,
+            RunFactKind::Begun => $this->step->kind === StepKind::Contacts
+                ? $this->with(begunAt: $this->begunAt + [($fact->text('item') ?? '') => $fact->happened()])
+                : $this,
+            RunFactKind::Checked => $this->step->kind === StepKind::Contacts
+                ? $this->with(checked: array_values(array_unique([...$this->checked, $fact->text('item') ?? ''])))
+                : $this,
             RunFactKind::Weighed => $fact->text('step') === $this->step->key() ? $this->weighed($fact) : $this,
             // Where the weighing and the tare before it were taken back, the cup stands empty and nothing runs.
             RunFactKind::Met => $this->step->kind === StepKind::Weigh ? $this->withCup($this->cup()->met($fact->at)) : $this,
-            RunFactKind::Heated => $fact->text('step') === $this->step->key() ? $this->with(heated: [$this->step->batch => [...$this->heated[$this->step->batch] ?? [], Heat::read($fact)]] + $this->heated) : $this,
-            RunFactKind::Reheated => $fact->text('step') === $this->step->key() && $this->plan->heat !== null ? $this->withCup($this->cup()->unmet())->with(step: new Step(StepKind::Heat, $this->step->batch), heated: [$this->step->batch => []] + $this->heated, reheats: $this->reheats + 1) : $this,
+            RunFactKind::Heated => $fact->text('step') === $this->step->key()
+                ? $this->with(
+                    heated: [$this->step->batch => [...$this->heated[$this->step->batch] ?? [], Heat::read($fact)]] + $this->heated,
+                )
+                : $this,
+            RunFactKind::Reheated => $fact->text('step') === $this->step->key() && $this->plan->heat !== null
+                ? $this->withCup($this->cup()->unmet())->with(
+                    step: new Step(StepKind::Heat, $this->step->batch), heated: [$this->step->batch => []] + $this->heated,
+                    reheats: $this->reheats + 1,
+                )
+                : $this,
             RunFactKind::Rescued => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->rescued())->weighingOn() : $this,
             RunFactKind::Kept => $this->step->kind === StepKind::Rescue ? $this->withCup($this->cup()->kept())->weighingOn() : $this,
-            RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null ? $this->withCup($this->cup()->counted($fact->number('reading_g') - ($fact->number('in_line_g') ?? 0.0))) : $this,
+            RunFactKind::Counted => $fact->text('step') === $this->step->key() && $fact->number('reading_g') !== null
+                ? $this->withCup($this->cup()->counted($fact->number('reading_g') - ($fact->number('in_line_g') ?? 0.0)))
+                : $this,
             RunFactKind::Swapped => $this->step->kind === StepKind::Weigh ? $this->swapped() : $this,
             RunFactKind::Earlier => $this->earlier($fact),
             RunFactKind::Noted => $this->with(notes: [...$this->notes, self::note($fact)]),
             RunFactKind::Gelled => $this->with(gelledAt: $fact->happened(), gelIsSure: ($fact->payload['sure'] ?? false) === true),
-            RunFactKind::Opened => $this->step->kind === StepKind::Wait ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->happened()) : $this,
-            RunFactKind::Graded => $this->step->kind === StepKind::Grade ? $this->with(step: new Step(StepKind::Done), grade: $fact->payload) : $this,
-            RunFactKind::GivenUp => in_array($this->step->kind, [StepKind::Done, StepKind::GivenUp], true) ? $this : $this->with(step: new Step(StepKind::GivenUp, $this->step->batch), givenUp: $fact->payload),
+            RunFactKind::Opened => $this->step->kind === StepKind::Wait
+                ? $this->with(step: new Step(StepKind::Grade), openedAt: $fact->happened())
+                : $this,
+            RunFactKind::Graded => $this->step->kind === StepKind::Grade
+                ? $this->with(step: new Step(StepKind::Done), grade: $fact->payload)
+                : $this,
+            RunFactKind::GivenUp => in_array($this->step->kind, [StepKind::Done, StepKind::GivenUp], true)
+                ? $this
+                : $this->with(step: new Step(StepKind::GivenUp, $this->step->batch), givenUp: $fact->payload),
             // Told beside the steps: {@see Beside}.
-            RunFactKind::Moulded, RunFactKind::DrawnFrom, RunFactKind::LeftOver, RunFactKind::Diagnosed, RunFactKind::Replanned, RunFactKind::Undone => $this,
+            RunFactKind::Moulded, RunFactKind::DrawnFrom, RunFactKind::LeftOver, RunFactKind::Diagnosed, RunFactKind::Replanned,
+            RunFactKind::Undone => $this,
         };
 
         // That A met B cannot be taken back: what is mixed keeps its clock, also when the weighing before it is done again.
@@ -196,9 +223,13 @@ final readonly class RunState
             StepKind::Contacts => $this->plan->cupBegins(1),
             StepKind::PreMix => new Step(StepKind::Tare, $step->batch),
             StepKind::Heat => new Step(StepKind::Fill, $step->batch),
-            StepKind::Mix => $this->plan->degassing->min > 0.0 ? new Step(StepKind::Degas, $step->batch) : new Step(StepKind::Fill, $step->batch),
+            StepKind::Mix => $this->plan->degassing->min > 0.0
+                ? new Step(StepKind::Degas, $step->batch)
+                : new Step(StepKind::Fill, $step->batch),
             StepKind::Degas => new Step(StepKind::Fill, $step->batch),
-            StepKind::Fill => $step->batch < count($this->plan->batches) ? (new CupOrder($this->plan, $this->cups))->afterFill($step->batch) : new Step($this->plan->endsLaid ? StepKind::Done : StepKind::Wait),
+            StepKind::Fill => $step->batch < count($this->plan->batches)
+                ? (new CupOrder($this->plan, $this->cups))->afterFill($step->batch)
+                : new Step($this->plan->endsLaid ? StepKind::Done : StepKind::Wait),
             default => $step,
         };
 
@@ -216,7 +247,9 @@ final readonly class RunState
         $cup = $this->cup()->swapped();
         $next = $this->withCup($cup);
 
-        return $cup->overPoured && $cup->rescue()->needed ? $next->with(step: new Step(StepKind::Rescue, $this->step->batch, count($cup->weighings))) : $next;
+        return $cup->overPoured && $cup->rescue()->needed
+            ? $next->with(step: new Step(StepKind::Rescue, $this->step->batch, count($cup->weighings)))
+            : $next;
     }
 
     /** @param  Fact<RunFactKind>  $fact */
@@ -263,7 +296,9 @@ final readonly class RunState
     {
         $isNew = $step->batch > 0 && ! isset($this->cups[$step->batch]);
 
-        return $this->with(step: $step, cups: $isNew ? $this->cups + [$step->batch => MixingCup::empty($this->plan, $step->batch)] : $this->cups);
+        return $this->with(
+            step: $step, cups: $isNew ? $this->cups + [$step->batch => MixingCup::empty($this->plan, $step->batch)] : $this->cups,
+        );
     }
 
     private function withCup(MixingCup $cup): self
@@ -284,16 +319,20 @@ final readonly class RunState
      */
     private function with(
         ?Step $step = null, ?array $cups = null, ?array $filledAt = null, ?array $notes = null,
-        ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $begunAt = null, ?array $checked = null, ?array $live = null,
-        ?int $takeBack = null, ?float $since = null, ?array $givenUp = null, ?bool $gelIsSure = null, ?array $heated = null, ?int $reheats = null,
+        ?float $gelledAt = null, ?float $openedAt = null, ?array $grade = null, ?array $begunAt = null, ?array $checked = null,
+        ?array $live = null,
+        ?int $takeBack = null, ?float $since = null, ?array $givenUp = null, ?bool $gelIsSure = null, ?array $heated = null,
+        ?int $reheats = null,
     ): self {
         $cups ??= $this->cups;
         ksort($cups);
 
         return new self(
             $this->plan, $step ?? $this->step, $cups, $filledAt ?? $this->filledAt, $notes ?? $this->notes,
-            $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $begunAt ?? $this->begunAt, $checked ?? $this->checked, $live ?? $this->live,
-            $takeBack ?? $this->takeBack, $since ?? $this->since, $givenUp ?? $this->givenUp, $gelIsSure ?? $this->gelIsSure, $heated ?? $this->heated, $reheats ?? $this->reheats,
+            $gelledAt ?? $this->gelledAt, $openedAt ?? $this->openedAt, $grade ?? $this->grade, $begunAt ?? $this->begunAt,
+            $checked ?? $this->checked, $live ?? $this->live,
+            $takeBack ?? $this->takeBack, $since ?? $this->since, $givenUp ?? $this->givenUp, $gelIsSure ?? $this->gelIsSure,
+            $heated ?? $this->heated, $reheats ?? $this->reheats,
         );
     }
 }

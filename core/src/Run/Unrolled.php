@@ -14,7 +14,8 @@ use Apalos\Core\Facts\Fact;
  *
  * @phpstan-type UnrolledStepShape array{kind: string, batch: int, left: int}
  * @phpstan-type UnrolledCupShape array{
- *     batch: int, planned: array<string, float>, poured: array<string, float>, weighings: int, display_g: float, k: float, met_min: float|null,
+ *     batch: int, planned: array<string, float>, poured: array<string, float>, weighings: int, display_g: float, k: float,
+ *     met_min: float|null,
  *     queue: list<array{add: string, grams: float, over: list<OverPourShape>}>
  * }
  */
@@ -41,7 +42,9 @@ final readonly class Unrolled
             $step = $now->step;
             $next = self::expected($now);
             if ($step->kind === StepKind::Weigh) {
-                $over[$step->batch][] = $lines++ < $near ? array_map(static fn (OverPour $one): array => $one->toArray(), OverPour::of($now->cup())) : [];
+                $over[$step->batch][] = $lines++ < $near
+                    ? array_map(static fn (OverPour $one): array => $one->toArray(), OverPour::of($now->cup()))
+                    : [];
                 if ($next->step->kind === StepKind::Weigh && $next->step->batch === $step->batch) {
                     $now = $next;
 
@@ -51,7 +54,10 @@ final readonly class Unrolled
             if ($next->step->key() === $step->key()) {
                 break;
             }
-            $steps[] = ['kind' => $step->kind->value, 'batch' => $step->batch, 'left' => $step->kind === StepKind::Weigh ? count($next->cups[$step->batch]->queue) : 0];
+            $steps[] = [
+                'kind' => $step->kind->value, 'batch' => $step->batch,
+                'left' => $step->kind === StepKind::Weigh ? count($next->cups[$step->batch]->queue) : 0,
+            ];
             $now = $next;
         }
         foreach ($now->plan->endsLaid ? [StepKind::Done] : [StepKind::Wait, StepKind::Grade, StepKind::Done] as $end) {
@@ -95,8 +101,12 @@ final readonly class Unrolled
         foreach (array_keys($state->plan->batches) as $i) {
             $cup = $state->cups[$i + 1] ?? MixingCup::empty($state->plan, $i + 1);
             $cups[] = [
-                'batch' => $i + 1, 'planned' => $cup->planned, 'poured' => $cup->poured, 'weighings' => count($cup->weighings), 'display_g' => $cup->display, 'k' => $cup->k, 'met_min' => $cup->metAt,
-                'queue' => array_map(static fn (array $line, int $n): array => [...$line, 'over' => $over[$i + 1][$n] ?? []], $cup->queue, array_keys($cup->queue)),
+                'batch' => $i + 1, 'planned' => $cup->planned, 'poured' => $cup->poured, 'weighings' => count($cup->weighings),
+                'display_g' => $cup->display, 'k' => $cup->k, 'met_min' => $cup->metAt,
+                'queue' => array_map(
+                    static fn (array $line, int $n): array => [...$line, 'over' => $over[$i + 1][$n] ?? []], $cup->queue,
+                    array_keys($cup->queue),
+                ),
             ];
         }
 

@@ -70,16 +70,24 @@ final readonly class ScaleWatch
             return $this->with(last: null, trouble: $this->trouble === Trouble::Elsewhere ? Trouble::Elsewhere : Trouble::Unit);
         }
         if ($this->trouble !== null) {
-            return $this->isPutRight($expected, $seen->grams, $seen) ? self::over($expected)->with(highest: max($expected->anchor, $this->rested === null ? $this->highest : $seen->grams), last: $seen) : $this->with(last: $seen);
+            return $this->isPutRight($expected, $seen->grams, $seen)
+                ? self::over($expected)->with(
+                    highest: max($expected->anchor, $this->rested === null ? $this->highest : $seen->grams), last: $seen,
+                )
+                : $this->with(last: $seen);
         }
 
-        return $this->falls($expected, $seen->grams, $seen) ?? $this->jumps($expected, $seen->grams, $seen) ?? $this->creeps($expected, $seen->grams, $seen);
+        return $this->falls($expected, $seen->grams, $seen)
+            ?? $this->jumps($expected, $seen->grams, $seen)
+            ?? $this->creeps($expected, $seen->grams, $seen);
     }
 
     /** Grams of the line that were seen to go in before there was trouble. */
     public function inLine(): float
     {
-        return max(0.0, ($this->trouble === null ? max($this->highest, $this->last->grams ?? $this->highest) : $this->highest) - $this->anchor);
+        return max(
+            0.0, ($this->trouble === null ? max($this->highest, $this->last->grams ?? $this->highest) : $this->highest) - $this->anchor,
+        );
     }
 
     /** Somebody looked and says that all of it is in the cup. */
@@ -92,7 +100,11 @@ final readonly class ScaleWatch
     {
         $near = ($this->rested === null ? self::RESTS_WITHIN * $expected->division->g : $this->trembles($expected)) + 1e-9;
         // What was set down while it moved was partly on it already: taken away again, it reads between what it last rested at and that.
-        $between = $this->trouble === Trouble::Jumped && $this->rested !== null && $this->rested > $this->anchor && $grams >= $this->rested - $near && $grams <= $this->highest;
+        $between = $this->trouble === Trouble::Jumped
+            && $this->rested !== null
+            && $this->rested > $this->anchor
+            && $grams >= $this->rested - $near
+            && $grams <= $this->highest;
         $back = $between || abs($grams - $this->highest) <= $near;
 
         return match ($this->trouble) {
@@ -124,7 +136,9 @@ final readonly class ScaleWatch
         }
         if (! $seen->stable && $missing > $tremble) {
             // Once may be a knock against the pan; twice it is gone.
-            return $this->fellOnce ? $this->with(last: $seen, trouble: Trouble::Fell, saw: $grams) : $this->with(last: $seen, fellOnce: true);
+            return $this->fellOnce
+                ? $this->with(last: $seen, trouble: Trouble::Fell, saw: $grams)
+                : $this->with(last: $seen, fellOnce: true);
         }
 
         return null;
@@ -141,7 +155,12 @@ final readonly class ScaleWatch
         $rose = $grams - $before;
         $fastest = max(self::FASTEST_G_PER_S, $expected->grams / self::FASTEST_LINE_S);
 
-        return $rose > self::LEAST_JUMP_G && $rose / $apart > $fastest ? $this->with(last: $seen, highest: max($this->highest, $before), trouble: Trouble::Jumped, saw: $grams, rested: $before > $this->highest ? $this->highest : null) : null;
+        return $rose > self::LEAST_JUMP_G && $rose / $apart > $fastest
+            ? $this->with(
+                last: $seen, highest: max($this->highest, $before), trouble: Trouble::Jumped, saw: $grams,
+                rested: $before > $this->highest ? $this->highest : null,
+            )
+            : null;
     }
 
     private function creeps(Expected $expected, float $grams, Seen $seen): self
@@ -151,7 +170,9 @@ final readonly class ScaleWatch
         $still = $seen->stable && abs($grams - $before) <= 1.5 * $division;
         $from = $still ? ($this->creptFrom ?? $grams) : null;
         $since = $still ? ($this->creptSince ?? $seen->at) : null;
-        $next = new self($this->anchor, $seen->stable ? max($this->highest, $grams) : $this->highest, $seen, $from, $since, false, null, null);
+        $next = new self(
+            $this->anchor, $seen->stable ? max($this->highest, $grams) : $this->highest, $seen, $from, $since, false, null, null,
+        );
 
         return $next->creptHere($expected, $grams, $seen) ? $next->with(last: $seen, trouble: Trouble::Crept, saw: $grams) : $next;
     }
@@ -162,17 +183,30 @@ final readonly class ScaleWatch
             && abs($grams - $this->creptFrom) >= self::CREEPS_DIVISIONS * $expected->division->g - 1e-9;
     }
 
-    private function with(?Seen $last, ?float $highest = null, ?bool $fellOnce = null, ?Trouble $trouble = null, ?float $saw = null, ?float $rested = null): self
-    {
-        return new self($this->anchor, $highest ?? $this->highest, $last, $this->creptFrom, $this->creptSince, $fellOnce ?? $this->fellOnce, $trouble ?? $this->trouble, $saw ?? $this->saw, $rested ?? $this->rested);
+    private function with(
+        ?Seen $last,
+        ?float $highest = null,
+        ?bool $fellOnce = null,
+        ?Trouble $trouble = null,
+        ?float $saw = null,
+        ?float $rested = null,
+    ): self {
+        return new self(
+            $this->anchor, $highest ?? $this->highest, $last, $this->creptFrom, $this->creptSince, $fellOnce ?? $this->fellOnce,
+            $trouble ?? $this->trouble, $saw ?? $this->saw, $rested ?? $this->rested,
+        );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
-            'anchor' => $this->anchor, 'highest' => $this->highest, 'last' => $this->last === null ? null : ['grams' => $this->last->grams, 'stable' => $this->last->stable, 'at' => $this->last->at, 'took' => $this->last->took],
-            'crept_from' => $this->creptFrom, 'crept_since' => $this->creptSince, 'fell_once' => $this->fellOnce, 'trouble' => $this->trouble?->value, 'saw' => $this->saw, 'rested' => $this->rested,
+            'anchor' => $this->anchor, 'highest' => $this->highest,
+            'last' => $this->last === null
+                ? null
+                : ['grams' => $this->last->grams, 'stable' => $this->last->stable, 'at' => $this->last->at, 'took' => $this->last->took],
+            'crept_from' => $this->creptFrom, 'crept_since' => $this->creptSince, 'fell_once' => $this->fellOnce,
+            'trouble' => $this->trouble?->value, 'saw' => $this->saw, 'rested' => $this->rested,
         ];
     }
 
@@ -182,8 +216,15 @@ final readonly class ScaleWatch
         $last = $in->objectOrNull('last');
 
         return new self(
-            $any($in, 'anchor') ?? 0.0, $any($in, 'highest') ?? 0.0, $last === null ? null : new Seen($any($last, 'grams'), $last->bool('stable'), $any($last, 'at') ?? 0.0, 'g', $last->numberOrNull('took', 0.0, 1e6) ?? 0.0),
-            $any($in, 'crept_from'), $any($in, 'crept_since'), $in->bool('fell_once'), Trouble::tryFrom($in->textOrNull('trouble') ?? ''), $any($in, 'saw'), $any($in, 'rested'),
+            $any($in, 'anchor') ?? 0.0, $any($in, 'highest') ?? 0.0,
+            $last === null
+                ? null
+                : new Seen(
+                    $any($last, 'grams'), $last->bool('stable'), $any($last, 'at') ?? 0.0, 'g',
+                    $last->numberOrNull('took', 0.0, 1e6) ?? 0.0,
+                ),
+            $any($in, 'crept_from'), $any($in, 'crept_since'), $in->bool('fell_once'), Trouble::tryFrom($in->textOrNull('trouble') ?? ''),
+            $any($in, 'saw'), $any($in, 'rested'),
         );
     }
 }

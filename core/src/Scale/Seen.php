@@ -10,5 +10,11 @@ namespace Apalos\Core\Scale;
  */
 final readonly class Seen
 {
-    public function __construct(public ?float $grams, public bool $stable, public float $at, public string $unit = 'g', public float $took = 0.0) {}
+    public function __construct(
+        public ?float $grams,
+        public bool $stable,
+        public float $at,
+        public string $unit = 'g',
+        public float $took = 0.0,
+    ) {}
 }

@@ -16,6 +16,7 @@ use Apalos\Core\Mix\MixTarget;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
+use Apalos\Core\Units\Density;
 use Apalos\Core\Units\Minutes;
 
 /**
@@ -53,7 +54,14 @@ final readonly class SeriesPlanner
         $plan = $this->plan($request);
         $weighed = $in->objectOrNull('weighed');
 
-        return [...$plan->toArray(), ...($weighed === null ? [] : ['next' => (new WeighUp)->next($plan, Weighed::from($weighed, $plan), $request->scale->division)?->toArray()])];
+        return [
+            ...$plan->toArray(),
+            ...(
+                $weighed === null
+                ? []
+                : ['next' => (new WeighUp)->next($plan, Weighed::from($weighed, $plan), $request->scale->division)?->toArray()]
+            ),
+        ];
     }
 
     /** @throws BadInput */
@@ -71,11 +79,19 @@ final readonly class SeriesPlanner
             }
         }
         $strength = isset($cups[self::FULL]) ? self::strength($request, $cups[self::FULL]->batches[0]->lines) : 1.0;
-        $pucks = array_map(fn (array $amount, float $step): SeriesPuck => $this->puck($request, $amount, $step, $strength), $amounts, $request->steps);
-        $usable = array_filter(array_map(static fn (MixResult $mix): ?float => $mix->usable?->min, $cups), static fn (?float $min): bool => $min !== null);
+        $pucks = array_map(
+            fn (array $amount, float $step): SeriesPuck => $this->puck($request, $amount, $step, $strength), $amounts, $request->steps,
+        );
+        $usable = array_filter(
+            array_map(static fn (MixResult $mix): ?float => $mix->usable?->min, $cups), static fn (?float $min): bool => $min !== null,
+        );
         $minutes = self::MINUTES_A_PUCK * count($pucks);
 
-        return new SeriesResult($cups, $pucks, $minutes, $usable === [] ? null : min($usable), iterator_to_array($this->warnings($request, $cups, $pucks, $minutes, $usable === [] ? INF : min($usable)), false), $this->working($request, $pucks));
+        return new SeriesResult(
+            $cups, $pucks, $minutes, $usable === [] ? null : min($usable),
+            iterator_to_array($this->warnings($request, $cups, $pucks, $minutes, $usable === [] ? INF : min($usable)), false),
+            $this->working($request, $pucks),
+        );
     }
 
     private static function tooSmall(): BadInput
@@ -93,7 +109,9 @@ final readonly class SeriesPlanner
             // The plain cup holds A+B and what every puck has; softener is counted on the A+B in it.
             $share = $mass / ($common + $pct / 100.0) * $common;
 
-            return array_filter([self::PLAIN => $share, $softener->code => $mass - $share], static fn (float $grams): bool => $grams > 1e-9);
+            return array_filter(
+                [self::PLAIN => $share, $softener->code => $mass - $share], static fn (float $grams): bool => $grams > 1e-9,
+            );
         }, $request->steps);
     }
 
@@ -104,9 +122,11 @@ final readonly class SeriesPlanner
         $plain = Composition::of($request->base, $request->common())->density;
         $amounts = array_map(static function (float $pct) use ($request, $full, $plain): array {
             $f = $pct / 100.0;
-            $mass = $request->puck->ml / ($f / $full->gPerMl + (1.0 - $f) / $plain->gPerMl);
+            $mass = $request->puck->massAt(Density::together([[$f, $full], [1.0 - $f, $plain]]))->g;
 
-            return array_filter([self::FULL => $f * $mass, self::PLAIN => (1.0 - $f) * $mass], static fn (float $grams): bool => $grams > 1e-9);
+            return array_filter(
+                [self::FULL => $f * $mass, self::PLAIN => (1.0 - $f) * $mass], static fn (float $grams): bool => $grams > 1e-9,
+            );
         }, $request->steps);
 
         return [$amounts, $request->additives];
@@ -123,7 +143,9 @@ final readonly class SeriesPlanner
         $composition = Composition::of($request->base, $request->additives);
         $wanted = array_sum(array_intersect_key($composition->parts, array_flip($request->rising))) / $composition->massPerAB;
         $total = array_sum(array_map(static fn (Line $line): float => $line->grams->g, $lines));
-        $shown = array_sum(array_map(static fn (Line $line): float => in_array($line->code, $request->rising, true) ? $line->grams->g : 0.0, $lines));
+        $shown = array_sum(
+            array_map(static fn (Line $line): float => in_array($line->code, $request->rising, true) ? $line->grams->g : 0.0, $lines),
+        );
 
         return $wanted <= 0.0 || $total <= 0.0 ? 1.0 : $shown / $total / $wanted;
     }
@@ -131,7 +153,13 @@ final readonly class SeriesPlanner
     /** @param  array<string, float>  $amount */
     private function puck(SeriesRequest $request, array $amount, float $step, float $strength): SeriesPuck
     {
-        $lines = Line::listed($amount, $request->scale->division, names: [self::PLAIN => SeriesResult::called(self::PLAIN), self::FULL => SeriesResult::called(self::FULL), ...($request->softener === null ? [] : [$request->softener->code => $request->softener->name])]);
+        $lines = Line::listed(
+            $amount, $request->scale->division,
+            names: [
+                self::PLAIN => SeriesResult::called(self::PLAIN), self::FULL => SeriesResult::called(self::FULL),
+                ...($request->softener === null ? [] : [$request->softener->code => $request->softener->name]),
+            ],
+        );
         $shown = [];
         foreach ($lines as $line) {
             $shown[$line->code] = $line->grams->g;
@@ -143,7 +171,13 @@ final readonly class SeriesPlanner
         $plain = $shown[self::PLAIN] ?? 0.0;
         $true = $request->softener === null
             ? 100.0 * $strength * ($shown[self::FULL] ?? 0.0) / $total
-            : ($plain <= 0.0 ? 0.0 : 100.0 * ($shown[$request->softener->code] ?? 0.0) / ($plain / Composition::of($request->base, $request->additives)->massPerAB));
+            : (
+                $plain <= 0.0
+                ? 0.0
+                : 100.0 * ($shown[$request->softener->code] ?? 0.0) / (
+                    $plain / Composition::of($request->base, $request->additives)->massPerAB
+                )
+            );
 
         return new SeriesPuck($step, $true, $total, $lines);
     }
@@ -155,7 +189,9 @@ final readonly class SeriesPlanner
     private static function forItsPinch(SeriesRequest $request): float
     {
         $composition = Composition::of($request->base, $request->additives);
-        $rising = array_filter(array_intersect_key($composition->parts, array_flip($request->rising)), static fn (float $part): bool => $part > 0.0);
+        $rising = array_filter(
+            array_intersect_key($composition->parts, array_flip($request->rising)), static fn (float $part): bool => $part > 0.0,
+        );
         $needed = $rising === [] ? 0.0 : self::LEAST_STEPS * $request->scale->division->g * $composition->massPerAB / min($rising);
 
         return min($needed, self::LARGEST_FOR_A_PINCH_G) / (1.0 + $request->sparePct / 100.0);
@@ -180,28 +216,45 @@ final readonly class SeriesPlanner
         foreach ($pucks as $puck) {
             foreach ($puck->lines as $line) {
                 if ($line->grams->g < self::LEAST_STEPS * $request->scale->division->g) {
-                    yield new Warning('batch_below_scale', Phrase::of('series.below_scale', ['name' => $line->add, 'pct' => $puck->wantedPct, 'grams' => Quantity::mass($line->grams->g)]));
+                    yield new Warning('batch_below_scale', Phrase::of('series.below_scale', [
+                        'name' => $line->add, 'pct' => $puck->wantedPct, 'grams' => Quantity::mass($line->grams->g),
+                    ]));
                 }
             }
         }
         $beyond = array_filter($request->steps, static fn (float $step): bool => $step > ($request->softener->max ?? INF));
         if ($beyond !== []) {
-            yield new Warning('over_max', Phrase::of('series.over_max', ['max' => $request->softener->max ?? 0.0, 'softener' => $request->softener->name ?? '', 'beyond' => array_values($beyond)]));
+            yield new Warning('over_max', Phrase::of('series.over_max', [
+                'max' => $request->softener->max ?? 0.0, 'softener' => $request->softener->name ?? '', 'beyond' => array_values($beyond),
+            ]));
         }
         if ($minutes > $usable) {
-            yield new Warning('pot_life_short', Phrase::of('series.pot_life_short', ['count' => count($pucks), 'minutes' => Quantity::duration($minutes), 'usable' => Quantity::duration($usable)]));
+            yield new Warning('pot_life_short', Phrase::of('series.pot_life_short', [
+                'count' => count($pucks), 'minutes' => Quantity::duration($minutes), 'usable' => Quantity::duration($usable),
+            ]));
         }
         if (count($pucks) > 1 && ($request->steps[count($request->steps) - 1] ?? 0.0) - ($request->steps[0] ?? 0.0) < 15.0) {
             yield new Warning('narrow', Phrase::of('series.narrow'));
         }
-        $taken = array_sum(array_map(static fn (SeriesPuck $puck): float => array_sum(array_map(static fn (Line $line): float => $line->code === self::FULL ? $line->grams->g : 0.0, $puck->lines)), $pucks));
+        $taken = array_sum(
+            array_map(
+                static fn (SeriesPuck $puck): float => array_sum(
+                    array_map(static fn (Line $line): float => $line->code === self::FULL ? $line->grams->g : 0.0, $puck->lines),
+                ),
+                $pucks,
+            ),
+        );
         $full = $cups[self::FULL]->mass->g ?? 0.0;
         if ($full > 1.05 * $taken * (1.0 + $request->sparePct / 100.0)) {
-            yield new Warning('larger_cup', Phrase::of('series.larger_cup', ['full' => Quantity::mass($full), 'taken' => Quantity::mass($taken)]));
+            yield new Warning('larger_cup', Phrase::of('series.larger_cup', [
+                'full' => Quantity::mass($full), 'taken' => Quantity::mass($taken),
+            ]));
         }
         foreach ($cups as $name => $mix) {
             foreach ($mix->warnings as $warning) {
-                yield new Warning($warning->code, Phrase::of('series.of_a_cup', ['cup' => SeriesResult::called($name), 'message' => $warning->message]));
+                yield new Warning($warning->code, Phrase::of('series.of_a_cup', [
+                    'cup' => SeriesResult::called($name), 'message' => $warning->message,
+                ]));
             }
         }
     }
@@ -214,7 +267,9 @@ final readonly class SeriesPlanner
     {
         $working = [Phrase::of('series.working', ['ml' => Quantity::volume($request->puck), 'pct' => $request->sparePct])];
         foreach ($pucks as $puck) {
-            $working[] = Phrase::of('series.working_puck', ['wanted' => $puck->wantedPct, 'true' => $puck->truePct, 'mass' => Quantity::mass($puck->massG)]);
+            $working[] = Phrase::of('series.working_puck', [
+                'wanted' => $puck->wantedPct, 'true' => $puck->truePct, 'mass' => Quantity::mass($puck->massG),
+            ]);
         }
 
         return $working;

@@ -26,7 +26,9 @@ final readonly class SeriesPuck
             return $againstAll ? 0.0 : $this->truePct;
         }
         if ($againstAll) {
-            return $roseNow + $plainNow <= 0.0 ? $this->truePct : $this->truePct * ($roseNow / ($roseNow + $plainNow)) / ($rose / ($rose + $plain));
+            return $roseNow + $plainNow <= 0.0
+                ? $this->truePct
+                : $this->truePct * ($roseNow / ($roseNow + $plainNow)) / ($rose / ($rose + $plain));
         }
 
         return $plain <= 0.0 || $plainNow <= 0.0 ? $this->truePct : $this->truePct * ($roseNow / $plainNow) / ($rose / $plain);
@@ -38,7 +40,9 @@ final readonly class SeriesPuck
      */
     private static function apart(array $lines): array
     {
-        $grams = static fn (bool $plain): float => array_sum(array_map(static fn (Line $line): float => ($line->code === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines));
+        $grams = static fn (bool $plain): float => array_sum(
+            array_map(static fn (Line $line): float => ($line->code === SeriesPlanner::PLAIN) === $plain ? $line->grams->g : 0.0, $lines),
+        );
 
         return [$grams(false), $grams(true)];
     }
@@ -46,6 +50,9 @@ final readonly class SeriesPuck
     /** @return array{wanted_pct: float, true_pct: float, mass_g: float, lines: list<array{add: string, grams: float, running: float}>} */
     public function toArray(): array
     {
-        return ['wanted_pct' => $this->wantedPct, 'true_pct' => $this->truePct, 'mass_g' => $this->massG, 'lines' => array_map(static fn (Line $line): array => $line->toArray(), $this->lines)];
+        return [
+            'wanted_pct' => $this->wantedPct, 'true_pct' => $this->truePct, 'mass_g' => $this->massG,
+            'lines' => array_map(static fn (Line $line): array => $line->toArray(), $this->lines),
+        ];
     }
 }

@@ -32,7 +32,8 @@ final readonly class SeriesRequest
      */
     public function __construct(
         public Base $base, public array $additives, public ?Additive $softener, public array $rising, public array $steps,
-        public Millilitres $puck, public float $sparePct, public Scale $scale, public Celsius $room, public Minutes $mixing, public ?CureModel $clock,
+        public Millilitres $puck, public float $sparePct, public Scale $scale, public Celsius $room, public Minutes $mixing,
+        public ?CureModel $clock,
     ) {}
 
     /**
@@ -43,7 +44,10 @@ final readonly class SeriesRequest
      */
     public static function from(Fields $in): self
     {
-        $in->only('base', 'additives', 'softener', 'pct_of_ab', 'tint', 'pct_of_full', 'puck_ml', 'spare_pct', 'scale', 'room_c', 'mix_min', 'weighed', 'logs', 'clock');
+        $in->only(
+            'base', 'additives', 'softener', 'pct_of_ab', 'tint', 'pct_of_full', 'puck_ml', 'spare_pct', 'scale', 'room_c', 'mix_min',
+            'weighed', 'logs', 'clock',
+        );
         $softener = $in->objectOrNull('softener')?->only('code', 'name', 'sg', 'max');
         if (($softener === null) === ! $in->has('tint')) {
             throw BadInput::at($in->at('softener'), Phrase::of('series.nothing_rises'));
@@ -52,11 +56,20 @@ final readonly class SeriesRequest
         return self::of(
             Base::from($in->object('base')),
             $in->has('additives') ? array_map(Additive::from(...), $in->objects('additives')) : [],
-            $softener === null ? null : Additive::from(Fields::of([...$softener->toArray(), 'amount' => 0, 'basis' => 'pct_of_ab', 'into' => 'after'], 'softener')),
+            $softener === null
+                ? null
+                : Additive::from(
+                    Fields::of([...$softener->toArray(), 'amount' => 0, 'basis' => 'pct_of_ab', 'into' => 'after'], 'softener'),
+                ),
             $in->has('tint') ? $in->strings('tint') : [],
             $softener === null ? $in->numbers('pct_of_full', 0.0, 100.0) : $in->numbers('pct_of_ab', 0.0, 500.0),
             $in,
-            $in->has('clock') ? CureModel::from($in->object('clock')) : CureModel::learnt(CureSheet::read($in->object('base')), $in->has('logs') ? CureRequest::logs($in, CureSheet::read($in->object('base'))) : []),
+            $in->has('clock')
+                ? CureModel::from($in->object('clock'))
+                : CureModel::learnt(
+                    CureSheet::read($in->object('base')),
+                    $in->has('logs') ? CureRequest::logs($in, CureSheet::read($in->object('base'))) : [],
+                ),
         );
     }
 
@@ -69,8 +82,15 @@ final readonly class SeriesRequest
      *
      * @throws BadInput
      */
-    public static function of(Base $base, array $additives, ?Additive $softener, array $rising, array $steps, Fields $in, ?CureModel $clock): self
-    {
+    public static function of(
+        Base $base,
+        array $additives,
+        ?Additive $softener,
+        array $rising,
+        array $steps,
+        Fields $in,
+        ?CureModel $clock,
+    ): self {
         $field = $softener === null ? 'pct_of_full' : 'pct_of_ab';
         if ($steps === [] || count($steps) > self::MOST_PUCKS) {
             throw BadInput::at($in->at($field), Phrase::of('series.how_many', ['most' => self::MOST_PUCKS]));
@@ -87,8 +107,10 @@ final readonly class SeriesRequest
         sort($steps);
 
         return new self(
-            $base, $additives, $softener, $rising, $steps, Millilitres::of($in->positive('puck_ml', 1000.0)), $in->number('spare_pct', 0.0, 100.0),
-            Scale::from($in->object('scale')), Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)), Minutes::of($in->number('mix_min', 0.0, 60.0)), $clock,
+            $base, $additives, $softener, $rising, $steps, Millilitres::of($in->positive('puck_ml', 1000.0)),
+            $in->number('spare_pct', 0.0, 100.0),
+            Scale::from($in->object('scale')), Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
+            Minutes::of($in->number('mix_min', 0.0, 60.0)), $clock,
         );
     }
 
@@ -107,11 +129,19 @@ final readonly class SeriesRequest
     {
         $rises = $this->softener === null
             ? ['tint' => $this->rising, 'pct_of_full' => $this->steps]
-            : ['softener' => ['code' => $this->softener->code, 'name' => $this->softener->name, 'sg' => $this->softener->sg->gPerMl, 'max' => $this->softener->max], 'pct_of_ab' => $this->steps];
+            : [
+                'softener' => [
+                    'code' => $this->softener->code, 'name' => $this->softener->name, 'sg' => $this->softener->sg->gPerMl,
+                    'max' => $this->softener->max,
+                ],
+                'pct_of_ab' => $this->steps,
+            ];
 
         return [
-            'base' => $this->base->toArray(), 'additives' => array_map(static fn (Additive $a): array => $a->toArray(), $this->additives), ...$rises,
-            'puck_ml' => $this->puck->ml, 'spare_pct' => $this->sparePct, 'scale' => $this->scale->toArray(), 'room_c' => $this->room->degrees, 'mix_min' => $this->mixing->min,
+            'base' => $this->base->toArray(), 'additives' => array_map(static fn (Additive $a): array => $a->toArray(), $this->additives),
+            ...$rises,
+            'puck_ml' => $this->puck->ml, 'spare_pct' => $this->sparePct, 'scale' => $this->scale->toArray(),
+            'room_c' => $this->room->degrees, 'mix_min' => $this->mixing->min,
             'clock' => $this->clock?->toArray(),
         ];
     }

@@ -14,7 +14,9 @@ use Apalos\Core\Result\Warning;
  *
  * @phpstan-type SeriesShape array{
  *     cups: list<array{code: string, name: string, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
- *     pucks: list<array{code: string, wanted_pct: float, true_pct: float, mass_g: float, lines: list<array{add: string, grams: float, running: float}>}>,
+ *     pucks: list<array{
+ *         code: string, wanted_pct: float, true_pct: float, mass_g: float, lines: list<array{add: string, grams: float, running: float}>,
+ *     }>,
  *     minutes: float, usable_min: float|null, warnings: list<array{code: string, message: Phrase}>, working: list<Phrase>
  * }
  */
@@ -26,7 +28,14 @@ final readonly class SeriesResult
      * @param  list<Warning>  $warnings
      * @param  list<Phrase>  $working
      */
-    public function __construct(public array $cups, public array $pucks, public float $minutes, public ?float $usableMin, public array $warnings, public array $working) {}
+    public function __construct(
+        public array $cups,
+        public array $pucks,
+        public float $minutes,
+        public ?float $usableMin,
+        public array $warnings,
+        public array $working,
+    ) {}
 
     /**
      * What each puck really has, from what the display showed: the same for its labels and for every screen.
@@ -39,10 +48,17 @@ final readonly class SeriesResult
         $strength = 1.0;
         if ($isLadder && isset($this->cups[SeriesPlanner::FULL])) {
             $lines = $this->cups[SeriesPlanner::FULL]->batches[0]->lines;
-            $strength = SeriesPlanner::strength($asked, $weighed->lines(SeriesPlanner::FULL, $lines)) / max(1e-9, SeriesPlanner::strength($asked, $lines));
+            $strength = SeriesPlanner::strength(
+                $asked, $weighed->lines(SeriesPlanner::FULL, $lines),
+            ) / max(1e-9, SeriesPlanner::strength($asked, $lines));
         }
 
-        return array_map(static fn (SeriesPuck $puck, int $i): float => $strength * $puck->shareOf($weighed->lines(self::puck($i), $puck->lines), $isLadder), $this->pucks, array_keys($this->pucks));
+        return array_map(
+            static fn (SeriesPuck $puck, int $i): float => $strength * $puck->shareOf(
+                $weighed->lines(self::puck($i), $puck->lines), $isLadder,
+            ),
+            $this->pucks, array_keys($this->pucks),
+        );
     }
 
     /**
@@ -76,12 +92,20 @@ final readonly class SeriesResult
     {
         $cups = [];
         foreach ($this->cups as $code => $mix) {
-            $cups[] = ['code' => $code, 'name' => self::called($code), 'mass_g' => $mix->batches[0]->mass->g, 'lines' => $mix->batches[0]->toArray()['lines']];
+            $cups[] = [
+                'code' => $code, 'name' => self::called($code), 'mass_g' => $mix->batches[0]->mass->g,
+                'lines' => $mix->batches[0]->toArray()['lines'],
+            ];
         }
 
         return [
-            'cups' => $cups, 'pucks' => array_map(static fn (SeriesPuck $puck, int $i): array => ['code' => self::puck($i), ...$puck->toArray()], $this->pucks, array_keys($this->pucks)),
-            'minutes' => $this->minutes, 'usable_min' => $this->usableMin, 'warnings' => Warning::all($this->warnings), 'working' => $this->working,
+            'cups' => $cups,
+            'pucks' => array_map(
+                static fn (SeriesPuck $puck, int $i): array => ['code' => self::puck($i), ...$puck->toArray()], $this->pucks,
+                array_keys($this->pucks),
+            ),
+            'minutes' => $this->minutes, 'usable_min' => $this->usableMin, 'warnings' => Warning::all($this->warnings),
+            'working' => $this->working,
         ];
     }
 }

@@ -41,7 +41,10 @@ final readonly class WeighUp
     private function in(string $vessel, array $lines, array $shown, bool $isCup, Grams $division): ?WeighingResult
     {
         // A part of which nothing is in is still to come, whatever was written down.
-        $shown = array_map(static fn (Line $line, ?float $g): ?float => $g === 0.0 && $isCup && in_array($line->code, self::PARTS, true) ? null : $g, $lines, $shown);
+        $shown = array_map(
+            static fn (Line $line, ?float $g): ?float => $g === 0.0 && $isCup && in_array($line->code, self::PARTS, true) ? null : $g,
+            $lines, $shown,
+        );
         $open = array_search(null, $shown, true);
         if ($open === false) {
             return $isCup ? $this->rescue($vessel, $lines, $shown, $division) : null;
@@ -50,7 +53,8 @@ final readonly class WeighUp
         $k = $lead === null ? 1.0 : $shown[$lead] / $lines[$lead]->grams->g;
         $grams = $lines[$open]->grams->times($k)->toDivision($division);
         $because = abs($grams->g - $lines[$open]->grams->g) < $division->g / 2.0 || $lead === null ? null : Phrase::of('series.follows', [
-            'lead' => $lines[$lead]->add, 'was' => Quantity::mass((float) $shown[$lead]), 'planned' => Quantity::mass($lines[$lead]->grams), 'add' => $lines[$open]->add, 'now' => Quantity::mass($grams), 'then' => Quantity::mass($lines[$open]->grams),
+            'lead' => $lines[$lead]->add, 'was' => Quantity::mass((float) $shown[$lead]), 'planned' => Quantity::mass($lines[$lead]->grams),
+            'add' => $lines[$open]->add, 'now' => Quantity::mass($grams), 'then' => Quantity::mass($lines[$open]->grams),
         ]);
         $meets = $isCup && $lead !== null && in_array($lines[$open]->code, self::PARTS, true);
 
@@ -66,7 +70,11 @@ final readonly class WeighUp
     private static function lead(array $lines, array $shown, bool $isCup): ?int
     {
         foreach ($lines as $i => $line) {
-            if (($shown[$i] ?? 0.0) > 0.0 && $line->grams->g > 0.0 && in_array($line->code, $isCup ? self::PARTS : [SeriesPlanner::PLAIN, SeriesPlanner::FULL], true)) {
+            if (
+                ($shown[$i] ?? 0.0) > 0.0
+                && $line->grams->g > 0.0
+                && in_array($line->code, $isCup ? self::PARTS : [SeriesPlanner::PLAIN, SeriesPlanner::FULL], true)
+            ) {
                 return $i;
             }
         }
@@ -83,7 +91,10 @@ final readonly class WeighUp
      */
     private function rescue(string $vessel, array $lines, array $shown, Grams $division): ?WeighingResult
     {
-        $at = array_filter(array_flip(array_map(static fn (Line $line): string => $line->code, $lines)), static fn (string $name): bool => in_array($name, self::PARTS, true), ARRAY_FILTER_USE_KEY);
+        $at = array_filter(
+            array_flip(array_map(static fn (Line $line): string => $line->code, $lines)),
+            static fn (string $name): bool => in_array($name, self::PARTS, true), ARRAY_FILTER_USE_KEY,
+        );
         if (count($at) < 2) {
             return null;
         }
@@ -98,12 +109,23 @@ final readonly class WeighUp
         $short = $rescue->lines[0];
         $over = $short->code === 'A' ? 'B' : 'A';
 
-        return self::weighing($vessel, $at[$short->code], $short, $short->grams, $shown, $division, false, Phrase::of('series.make_good', ['over' => $over, 'short' => $short->add, 'grams' => Quantity::mass($short->grams)]));
+        return self::weighing(
+            $vessel, $at[$short->code], $short, $short->grams, $shown, $division, false,
+            Phrase::of('series.make_good', ['over' => $over, 'short' => $short->add, 'grams' => Quantity::mass($short->grams)]),
+        );
     }
 
     /** @param  list<?float>  $shown */
-    private static function weighing(string $vessel, int $line, Line $what, Grams $grams, array $shown, Grams $division, bool $meets, ?Phrase $because): WeighingResult
-    {
+    private static function weighing(
+        string $vessel,
+        int $line,
+        Line $what,
+        Grams $grams,
+        array $shown,
+        Grams $division,
+        bool $meets,
+        ?Phrase $because,
+    ): WeighingResult {
         $before = Grams::of(array_sum($shown))->toDivision($division)->g;
         $running = Grams::of($before + $grams->g)->toDivision($division)->g;
         $slack = max($grams->g * self::TOLERANCE_PCT / 100.0, $division->g);

@@ -16,7 +16,13 @@ final readonly class WeighUpState
      * @param  float|null  $metAt  minutes since it began
      * @param  int|null  $takeBack  the fact that can be taken back: what the scale saw last
      */
-    private function __construct(public Weighed $weighed, public string $on, public float $offsetG, public ?float $metAt, public ?int $takeBack) {}
+    private function __construct(
+        public Weighed $weighed,
+        public string $on,
+        public float $offsetG,
+        public ?float $metAt,
+        public ?int $takeBack,
+    ) {}
 
     /** @param  list<Fact<SeriesFactKind>>  $facts  oldest first */
     public static function of(SeriesResult $plan, array $facts): self
@@ -45,7 +51,10 @@ final readonly class WeighUpState
                     [$on, $offset] = [$vessel, 0.0];
                     break;
                 case SeriesFactKind::Counted:
-                    [$on, $offset] = [$vessel, ($fact->number('reading_g') ?? 0.0) - ($fact->number('in_line_g') ?? 0.0) - array_sum($grams[$vessel] ?? [])];
+                    [$on, $offset] = [
+                        $vessel,
+                        ($fact->number('reading_g') ?? 0.0) - ($fact->number('in_line_g') ?? 0.0) - array_sum($grams[$vessel] ?? []),
+                    ];
                     break;
                 case SeriesFactKind::Met:
                     $metAt ??= $fact->at;

@@ -41,7 +41,9 @@ final readonly class Weighed
             $lines = count($vessels[$vessel]);
             $said = $in->numbersOrNull($vessel, 0.0);
             if (count($said) !== $lines) {
-                throw BadInput::at($in->at($vessel), Phrase::of('series.wrong_lines', ['vessel' => SeriesResult::called($vessel), 'lines' => $lines]));
+                throw BadInput::at($in->at($vessel), Phrase::of('series.wrong_lines', [
+                    'vessel' => SeriesResult::called($vessel), 'lines' => $lines,
+                ]));
             }
             if (! in_array(null, $said, true) && array_sum($said) <= 0.0) {
                 throw BadInput::at($in->at($vessel), Phrase::of('series.nothing_in', ['vessel' => SeriesResult::called($vessel)]));
@@ -77,6 +79,9 @@ final readonly class Weighed
      */
     public function lines(string $vessel, array $planned): array
     {
-        return array_map(static fn (Line $line, ?float $shown): Line => $shown === null ? $line : $line->holding(Grams::of($shown)), $planned, $this->in($vessel, count($planned)));
+        return array_map(
+            static fn (Line $line, ?float $shown): Line => $shown === null ? $line : $line->holding(Grams::of($shown)), $planned,
+            $this->in($vessel, count($planned)),
+        );
     }
 }

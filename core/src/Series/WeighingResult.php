@@ -10,7 +10,8 @@ use Apalos\Core\Phrase\Phrase;
  * The next thing of a series to go onto the scale, and what the display must then read.
  *
  * @phpstan-type WeighingShape array{
- *     vessel: string, line: int, code: string, add: string, grams: float, before: float, running: float, from: float, to: float, opens: bool, meets: bool, because: Phrase|null
+ *     vessel: string, line: int, code: string, add: string, grams: float, before: float, running: float, from: float, to: float,
+ *     opens: bool, meets: bool, because: Phrase|null
  * }
  */
 final readonly class WeighingResult
@@ -26,7 +27,8 @@ final readonly class WeighingResult
      * @param  Phrase|null  $because  why the grams are not those of the plan
      */
     public function __construct(
-        public string $vessel, public int $line, public string $code, public string $add, public float $grams, public float $before, public float $running,
+        public string $vessel, public int $line, public string $code, public string $add, public float $grams, public float $before,
+        public float $running,
         public float $from, public float $to, public bool $opens, public bool $meets, public ?Phrase $because,
     ) {}
 
@@ -34,7 +36,8 @@ final readonly class WeighingResult
     public function shownWith(float $offsetG): self
     {
         return $offsetG === 0.0 ? $this : new self(
-            $this->vessel, $this->line, $this->code, $this->add, $this->grams, $this->before + $offsetG, $this->running + $offsetG, $this->from + $offsetG, $this->to + $offsetG,
+            $this->vessel, $this->line, $this->code, $this->add, $this->grams, $this->before + $offsetG, $this->running + $offsetG,
+            $this->from + $offsetG, $this->to + $offsetG,
             $this->opens, $this->meets, $this->because,
         );
     }
@@ -43,7 +46,8 @@ final readonly class WeighingResult
     public function toArray(): array
     {
         return [
-            'vessel' => $this->vessel, 'line' => $this->line, 'code' => $this->code, 'add' => $this->add, 'grams' => $this->grams, 'before' => $this->before, 'running' => $this->running,
+            'vessel' => $this->vessel, 'line' => $this->line, 'code' => $this->code, 'add' => $this->add, 'grams' => $this->grams,
+            'before' => $this->before, 'running' => $this->running,
             'from' => $this->from, 'to' => $this->to, 'opens' => $this->opens, 'meets' => $this->meets, 'because' => $this->because,
         ];
     }

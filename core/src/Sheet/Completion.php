@@ -59,19 +59,30 @@ final readonly class Completion
         $open = array_values(array_filter([
             $known ? null : 'sg',
             $heats && ! $in->has('alpha') ? 'alpha' : null,
-            ...array_map(static fn (string $time): ?string => isset($times[$time]) ? null : $time, ['pot_life_min', 'demould_min', 'recoat_open_min', 'recoat_close_min', 'service_min']),
-            ...array_map(static fn (string $key): ?string => $in->has($key) ? null : $key, ['ref_c', 'q10', 'hardness', 'elongation_pct', 'skin_safe', 'vacuum']),
+            ...array_map(static fn (string $time): ?string => isset($times[$time]) ? null : $time, [
+                'pot_life_min', 'demould_min', 'recoat_open_min', 'recoat_close_min', 'service_min',
+            ]),
+            ...array_map(static fn (string $key): ?string => $in->has($key) ? null : $key, [
+                'ref_c', 'q10', 'hardness', 'elongation_pct', 'skin_safe', 'vacuum',
+            ]),
         ]));
 
         return [
             ...$sheet,
             'ratio' => $ratio === null ? ['by' => 'volume', ...($in->object('ratio_volume')->toArray())] : ['by' => 'weight', ...$ratio],
             'part_names' => ['a' => $parts['a'] ?? 'A', ...($onePart ? [] : ['b' => $parts['b'] ?? 'B'])],
-            'sg' => ['a' => $sg?->numberOrNull('a'), 'b' => $sg?->numberOrNull('b'), 'mixed' => $sg?->numberOrNull('mixed') ?? ($known ? null : $this->usual->object('density')->numberOrNull($in->text('family')))],
-            'times' => $times, 'ref_c' => $in->numberOrNull('ref_c') ?? $this->usual->number('reference_c'), 'q10' => $in->numberOrNull('q10'), 'alpha' => $in->numberOrNull('alpha') ?? 0.0,
-            'hardness' => $in->objectOrNull('hardness')?->toArray(), 'limits' => $sheet['limits'] ?? [], 'hazards' => array_values(array_unique($hazards)), 'left_open' => $open,
+            'sg' => [
+                'a' => $sg?->numberOrNull('a'), 'b' => $sg?->numberOrNull('b'),
+                'mixed' => $sg?->numberOrNull('mixed')
+                    ?? ($known ? null : $this->usual->object('density')->numberOrNull($in->text('family'))),
+            ],
+            'times' => $times, 'ref_c' => $in->numberOrNull('ref_c') ?? $this->usual->number('reference_c'),
+            'q10' => $in->numberOrNull('q10'), 'alpha' => $in->numberOrNull('alpha') ?? 0.0,
+            'hardness' => $in->objectOrNull('hardness')?->toArray(), 'limits' => $sheet['limits'] ?? [],
+            'hazards' => array_values(array_unique($hazards)), 'left_open' => $open,
         ] + [
-            'summary' => '', 'colour' => $this->usual->text('colour'), 'pour_first' => 'b', 'measured_by_volume_ok' => false, 'vacuum' => 'optional', 'brushed' => false,
+            'summary' => '', 'colour' => $this->usual->text('colour'), 'pour_first' => 'b', 'measured_by_volume_ok' => false,
+            'vacuum' => 'optional', 'brushed' => false,
             'moisture_sensitive' => false, 'skin_safe' => false, 'measured' => [], 'typical' => [], 'notes' => '',
         ];
     }
@@ -84,13 +95,18 @@ final readonly class Completion
     {
         $in = Fields::of($sheet);
         $softens = $in->choice('role', AdditiveRole::class)->isSoftener();
-        $open = array_values(array_filter([$in->has('sg') ? null : 'sg', $in->has('max') ? null : 'max', ! $softens || $in->has('softening') ? null : 'softening']));
+        $open = array_values(array_filter([
+            $in->has('sg') ? null : 'sg', $in->has('max') ? null : 'max', ! $softens || $in->has('softening') ? null : 'softening',
+        ]));
 
         return [
             ...$sheet,
             ...($softens && ! $in->has('softening') ? ['softening' => $this->usual->object('softening')->toArray()] : []),
             'left_open' => $open, 'typical' => in_array('softening', $open, true) ? ['softening'] : [],
-        ] + ['summary' => '', 'colour' => $this->usual->text('colour'), 'sg' => 1.0, 'max' => self::DRAWN_TO_PCT, 'hazards' => [], 'measured' => [], 'notes' => ''];
+        ] + [
+            'summary' => '', 'colour' => $this->usual->text('colour'), 'sg' => 1.0, 'max' => self::DRAWN_TO_PCT, 'hazards' => [],
+            'measured' => [], 'notes' => '',
+        ];
     }
 
     /**
@@ -102,7 +118,10 @@ final readonly class Completion
         $in = Fields::of($sheet);
 
         return [...$sheet, 'hides' => (int) ($in->textOrNull('hides') ?? '1')]
-            + ['never' => [], 'porous_after_min' => $in->number('after_min'), 'every' => 1, 'skin_safe' => false, 'paint' => 'wash', 'cost' => 0.0, 'vapour' => true, 'sure' => 'usual', 'hazards' => []];
+            + [
+                'never' => [], 'porous_after_min' => $in->number('after_min'), 'every' => 1, 'skin_safe' => false, 'paint' => 'wash',
+                'cost' => 0.0, 'vapour' => true, 'sure' => 'usual', 'hazards' => [],
+            ];
     }
 
     /**
@@ -116,6 +135,9 @@ final readonly class Completion
             $like = [...$like, $id, ...($this->surfaces[$id]->groups ?? [])];
         }
 
-        return [...$sheet, 'like' => $like === [] ? [Surface::UNKNOWN] : array_values(array_unique($like)), 'porous' => (bool) ($sheet['porous'] ?? true)];
+        return [
+            ...$sheet, 'like' => $like === [] ? [Surface::UNKNOWN] : array_values(array_unique($like)),
+            'porous' => (bool) ($sheet['porous'] ?? true),
+        ];
     }
 }

@@ -31,7 +31,8 @@ final readonly class SheetField
      * @param  list<self>  $fields  of a row
      */
     private function __construct(
-        public string $at, public string $ask, public string $label, public ?string $unit, public bool $needed, public string $why, public string $open,
+        public string $at, public string $ask, public string $label, public ?string $unit, public bool $needed, public string $why,
+        public string $open,
         private array $of, private float $least, private float $most, private bool $whole, private array $fields,
     ) {}
 
@@ -45,8 +46,10 @@ final readonly class SheetField
         }
 
         return new self(
-            $in->text('at'), $in->text('ask'), $in->text('label'), $in->textOrNull('unit'), $in->has('needed') && $in->bool('needed'), $in->textOrNull('why') ?? '', $in->textOrNull('open') ?? '',
-            $of, $in->numberOrNull('least', -1e6) ?? 0.0, $in->numberOrNull('most') ?? Fields::HUGE, $in->has('whole') && $in->bool('whole'), array_map(self::from(...), $in->objects('fields')),
+            $in->text('at'), $in->text('ask'), $in->text('label'), $in->textOrNull('unit'), $in->has('needed') && $in->bool('needed'),
+            $in->textOrNull('why') ?? '', $in->textOrNull('open') ?? '',
+            $of, $in->numberOrNull('least', -1e6) ?? 0.0, $in->numberOrNull('most') ?? Fields::HUGE,
+            $in->has('whole') && $in->bool('whole'), array_map(self::from(...), $in->objects('fields')),
         );
     }
 
@@ -143,7 +146,9 @@ final readonly class SheetField
     {
         $text = mb_strtolower($in->text($key));
 
-        return preg_match($pattern, $text) === 1 ? $text : throw BadInput::at($in->at($key), Phrase::of($otherwise, ['value' => mb_strimwidth($text, 0, 40, '…')]));
+        return preg_match($pattern, $text) === 1
+            ? $text
+            : throw BadInput::at($in->at($key), Phrase::of($otherwise, ['value' => mb_strimwidth($text, 0, 40, '…')]));
     }
 
     /** @param  list<string>  $known */
@@ -152,7 +157,11 @@ final readonly class SheetField
         $value = $in->toArray()[$key] ?? null;
         $text = is_int($value) ? (string) $value : $in->text($key);
 
-        return in_array($text, $known, true) ? $text : throw BadInput::at($in->at($key), Phrase::of('sheet.unknown_word', ['value' => mb_strimwidth($text, 0, 40, '…'), 'label' => $this->label, 'known' => implode(', ', $known)]));
+        return in_array($text, $known, true)
+            ? $text
+            : throw BadInput::at($in->at($key), Phrase::of('sheet.unknown_word', [
+                'value' => mb_strimwidth($text, 0, 40, '…'), 'label' => $this->label, 'known' => implode(', ', $known),
+            ]));
     }
 
     /**
@@ -163,7 +172,12 @@ final readonly class SheetField
     {
         foreach ($in->strings($key) as $i => $text) {
             if (! in_array($text, $known, true)) {
-                throw BadInput::at($in->at("{$key}.{$i}"), Phrase::of('sheet.unknown_word', ['value' => mb_strimwidth($text, 0, 40, '…'), 'label' => $this->label, 'known' => implode(', ', $known)]));
+                throw BadInput::at(
+                    $in->at("{$key}.{$i}"),
+                    Phrase::of('sheet.unknown_word', [
+                        'value' => mb_strimwidth($text, 0, 40, '…'), 'label' => $this->label, 'known' => implode(', ', $known),
+                    ]),
+                );
             }
         }
 
@@ -174,8 +188,14 @@ final readonly class SheetField
     public function toArray(): array
     {
         return [
-            'at' => $this->at, 'ask' => $this->ask, 'label' => $this->label, 'unit' => $this->unit, 'needed' => $this->needed, 'why' => Phrase::written($this->why), 'open' => Phrase::written($this->open), 'of' => $this->of,
-            'fields' => array_map(static fn (self $field): array => ['at' => $field->at, 'ask' => $field->ask, 'label' => $field->label, 'unit' => $field->unit, 'of' => $field->of], $this->fields),
+            'at' => $this->at, 'ask' => $this->ask, 'label' => $this->label, 'unit' => $this->unit, 'needed' => $this->needed,
+            'why' => Phrase::written($this->why), 'open' => Phrase::written($this->open), 'of' => $this->of,
+            'fields' => array_map(
+                static fn (self $field): array => [
+                    'at' => $field->at, 'ask' => $field->ask, 'label' => $field->label, 'unit' => $field->unit, 'of' => $field->of,
+                ],
+                $this->fields,
+            ),
         ];
     }
 }

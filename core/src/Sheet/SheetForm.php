@@ -14,7 +14,9 @@ use Apalos\Core\Phrase\Phrase;
  *
  * @phpstan-import-type SheetFieldShape from SheetField
  *
- * @phpstan-type SheetFormShape array{kind: string, title: string, says: string, groups: list<array{title: string, fields: list<SheetFieldShape>}>}
+ * @phpstan-type SheetFormShape array{
+ *     kind: string, title: string, says: string, groups: list<array{title: string, fields: list<SheetFieldShape>}>,
+ * }
  */
 final readonly class SheetForm
 {
@@ -27,7 +29,9 @@ final readonly class SheetForm
         $in = Fields::of($asked, $kind->value);
 
         return new self($kind, $in->text('title'), $in->text('says'), array_map(
-            static fn (Fields $group): array => ['title' => $group->text('title'), 'fields' => array_map(SheetField::from(...), $group->objects('fields'))],
+            static fn (Fields $group): array => [
+                'title' => $group->text('title'), 'fields' => array_map(SheetField::from(...), $group->objects('fields')),
+            ],
             $in->objects('groups'),
         ));
     }
@@ -113,7 +117,9 @@ final readonly class SheetForm
             throw BadInput::at($sheet->at($sg?->has('a') === true ? 'sg.b' : 'sg.a'), Phrase::of('sheet.volume_needs_both'));
         }
         $times = $sheet->objectOrNull('times');
-        foreach ([['recoat_open_min', 'recoat_close_min'], ['pot_life_min', 'demould_min'], ['demould_min', 'full_cure_min']] as [$sooner, $later]) {
+        foreach ([
+            ['recoat_open_min', 'recoat_close_min'], ['pot_life_min', 'demould_min'], ['demould_min', 'full_cure_min'],
+        ] as [$sooner, $later]) {
             if ($times?->has($sooner) === true && $times->has($later) && $times->number($sooner) > $times->number($later)) {
                 throw BadInput::at($sheet->at("times.{$later}"), Phrase::of("sheet.{$later}_too_soon"));
             }
@@ -141,7 +147,13 @@ final readonly class SheetForm
     {
         return [
             'kind' => $this->kind->value, 'title' => $this->title, 'says' => $this->says,
-            'groups' => array_map(static fn (array $group): array => ['title' => $group['title'], 'fields' => array_map(static fn (SheetField $field): array => $field->toArray(), $group['fields'])], $this->groups),
+            'groups' => array_map(
+                static fn (array $group): array => [
+                    'title' => $group['title'],
+                    'fields' => array_map(static fn (SheetField $field): array => $field->toArray(), $group['fields']),
+                ],
+                $this->groups,
+            ),
         ];
     }
 }

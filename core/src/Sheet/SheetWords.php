@@ -21,7 +21,13 @@ final readonly class SheetWords
      * @param  list<string>  $likes  surfaces and their groups, bare
      * @param  list<string>  $cautions
      */
-    private function __construct(public array $families, public array $fresh, public array $surfaces, public array $likes, public array $cautions) {}
+    private function __construct(
+        public array $families,
+        public array $fresh,
+        public array $surfaces,
+        public array $likes,
+        public array $cautions,
+    ) {}
 
     public static function of(Knowledge $knowledge): self
     {

@@ -15,7 +15,13 @@ final readonly class KitState
      * @param  float|null  $pricedAt  minutes
      * @param  int|null  $takeBack  the fact that may be taken back: the last
      */
-    private function __construct(public ?string $price, public ?float $massG, public ?float $pricedAt, public ?float $reorderG, public ?int $takeBack) {}
+    private function __construct(
+        public ?string $price,
+        public ?float $massG,
+        public ?float $pricedAt,
+        public ?float $reorderG,
+        public ?int $takeBack,
+    ) {}
 
     /** @param  list<Fact<KitFactKind>>  $facts in the order in which they were told */
     public static function of(array $facts): self

@@ -16,7 +16,16 @@ final readonly class LotState
      * @param  array{at: float, why: string}|null  $recalled
      * @param  int|null  $takeBack  the fact that may be taken back: the last
      */
-    private function __construct(public ?string $openedOn, public array $counted, public array $took, public ?Doubt $doubt, public ?string $price, public ?float $endedAt, public ?int $takeBack, public ?array $recalled = null) {}
+    private function __construct(
+        public ?string $openedOn,
+        public array $counted,
+        public array $took,
+        public ?Doubt $doubt,
+        public ?string $price,
+        public ?float $endedAt,
+        public ?int $takeBack,
+        public ?array $recalled = null,
+    ) {}
 
     /** @param  list<Fact<LotFactKind>>  $facts in the order in which they were told */
     public static function of(array $facts): self

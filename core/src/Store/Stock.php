@@ -35,7 +35,16 @@ final class Stock
      */
     public function draw(string $part, float $grams, float $at, array $lots): Drawing
     {
-        $held = array_values(array_filter(array_map(fn (int $lot): ?Held => isset($this->got[$lot][$part]) ? new Held($lot, Grams::of($this->left($lot, $part, $at))) : null, $lots)));
+        $held = array_values(
+            array_filter(
+                array_map(
+                    fn (int $lot): ?Held => isset($this->got[$lot][$part])
+                        ? new Held($lot, Grams::of($this->left($lot, $part, $at)))
+                        : null,
+                    $lots,
+                ),
+            ),
+        );
         $drawing = Drawing::of(Grams::of($grams), $held);
         foreach ($drawing->taken as $lot => $taken) {
             $this->drew($lot, $part, $taken->g, $at);
@@ -48,7 +57,9 @@ final class Stock
     public function left(int $lot, string $part, float $at = INF): float
     {
         // What was taken back never was, whenever that was said.
-        $state = LotState::of(array_values(array_filter(Standing::of($this->facts[$lot] ?? []), static fn (Fact $fact): bool => $fact->at <= $at)));
+        $state = LotState::of(
+            array_values(array_filter(Standing::of($this->facts[$lot] ?? []), static fn (Fact $fact): bool => $fact->at <= $at)),
+        );
         $drawn = array_values(array_filter($this->drawn[$lot][$part] ?? [], static fn (array $one): bool => $one['at'] <= $at));
 
         return $state->left($part, $this->got[$lot][$part] ?? 0.0, $drawn);

@@ -15,7 +15,10 @@ final readonly class Aim
         $depth = $request->depth;
         $over = static fn (Lab $card, Depth $depth): Mixture => new Mixture($request->base, $depth->mm, Spectrum::of($card));
 
-        return new self($mixture, $target, $depth, $depth === null ? null : [$over(Lab::of(...Depth::LIGHT), $depth), $over(Lab::of(...Depth::DARK), $depth)]);
+        return new self(
+            $mixture, $target, $depth,
+            $depth === null ? null : [$over(Lab::of(...Depth::LIGHT), $depth), $over(Lab::of(...Depth::DARK), $depth)],
+        );
     }
 
     /** The same for its colour alone; null where nothing else is asked. */
@@ -24,7 +27,10 @@ final readonly class Aim
         return $this->depth === null ? null : new self($this->mixture, $this->target, null, null);
     }
 
-    /** Steps it takes to see the colour of so many pigments together: with a depth it is looked at three times, as wanted, over light and over dark. */
+    /**
+     * Steps it takes to see the colour of so many pigments together: with a depth it is looked at three times, as wanted, over light and
+     * over dark.
+     */
     public function looking(int $pigments): int
     {
         return ($this->through === null ? 1 : 3) * Observer::BANDS * ($pigments + 6);
@@ -39,7 +45,10 @@ final readonly class Aim
     {
         $lab = $this->mixture->lab($pigments, $loads);
 
-        return [$lab->l - $this->target->l, $lab->a - $this->target->a, $lab->b - $this->target->b, ...$this->deep($this->seenThrough($pigments, $loads))];
+        return [
+            $lab->l - $this->target->l, $lab->a - $this->target->a, $lab->b - $this->target->b,
+            ...$this->deep($this->seenThrough($pigments, $loads)),
+        ];
     }
 
     /**
@@ -66,7 +75,10 @@ final readonly class Aim
         $lab = $this->mixture->lab($pigments, $loads);
         $through = $this->seenThrough($pigments, $loads);
 
-        return new PigmentLoads($named, $lab, Difference::between($this->target, $lab), $through === null ? null : Depth::shown(...$through), $this->off($pigments, $loads));
+        return new PigmentLoads(
+            $named, $lab, Difference::between($this->target, $lab), $through === null ? null : Depth::shown(...$through),
+            $this->off($pigments, $loads),
+        );
     }
 
     /** @param  list<float>  $residual */

@@ -54,7 +54,9 @@ final readonly class Characterisation
                 $matrix[$i][$i] *= 1.0 + $damping;
             }
             $step = LinearSystem::positive($matrix, $right);
-            $tried = array_map(static fn (float $value, float $by): float => max(-14.0, min(6.0, $value + max(-1.5, min(1.5, $by)))), $theta, $step);
+            $tried = array_map(
+                static fn (float $value, float $by): float => max(-14.0, min(6.0, $value + max(-1.5, min(1.5, $by)))), $theta, $step,
+            );
             $better = self::error($tried, $start, $drawdowns, $base);
             if ($better < $error) {
                 $gain = $error - $better;
@@ -70,7 +72,10 @@ final readonly class Characterisation
             }
         }
 
-        return [array_map(exp(...), array_slice($theta, 0, $n)), array_map(exp(...), array_slice($theta, $n)), $budget->isShort() || count($drawdowns) < $all];
+        return [
+            array_map(exp(...), array_slice($theta, 0, $n)), array_map(exp(...), array_slice($theta, $n)),
+            $budget->isShort() || count($drawdowns) < $all,
+        ];
     }
 
     /**
@@ -101,7 +106,8 @@ final readonly class Characterisation
             [$overW, $overB] = [Spectrum::of($drawdown->overWhite), Spectrum::of($drawdown->overBlack)];
             $last = [0.05, 0.05];
             for ($i = 0; $i < $n; $i++) {
-                $last = KubelkaMunk::solve($overW[$i], $drawdown->whiteCard[$i], $overB[$i], $drawdown->blackCard[$i], $drawdown->mm) ?? $last;
+                $last = KubelkaMunk::solve($overW[$i], $drawdown->whiteCard[$i], $overB[$i], $drawdown->blackCard[$i], $drawdown->mm)
+                    ?? $last;
                 $k[$i] += $drawdown->load * max(0.0, $last[0] - ($base->k[$i] ?? 0.0));
                 $s[$i] += $drawdown->load * max(0.0, $last[1] - ($base->s[$i] ?? 0.0));
             }
@@ -121,7 +127,10 @@ final readonly class Characterisation
         $n = Observer::BANDS;
         $seen = [];
         for ($i = 0; $i < $n; $i++) {
-            $seen[] = KubelkaMunk::reflectance(($base->k[$i] ?? 0.0) + $drawdown->load * exp($theta[$i]), ($base->s[$i] ?? 0.0) + $drawdown->load * exp($theta[$n + $i]), $drawdown->mm, $card[$i]);
+            $seen[] = KubelkaMunk::reflectance(
+                ($base->k[$i] ?? 0.0) + $drawdown->load * exp($theta[$i]), ($base->s[$i] ?? 0.0) + $drawdown->load * exp($theta[$n + $i]),
+                $drawdown->mm, $card[$i],
+            );
         }
 
         return $seen;
@@ -183,7 +192,10 @@ final readonly class Characterisation
         foreach ($drawdowns as $drawdown) {
             foreach ($drawdown->seen() as [$card, $lab]) {
                 foreach (self::slopes($theta, $drawdown, $card, $base) as $axis => $row) {
-                    self::add($matrix, $right, array_map(static fn (float $slope): float => $slope / self::SD_LAB, $row['slopes']), ($row['value'] - $lab->toArray()[$axis]) / self::SD_LAB);
+                    self::add(
+                        $matrix, $right, array_map(static fn (float $slope): float => $slope / self::SD_LAB, $row['slopes']),
+                        ($row['value'] - $lab->toArray()[$axis]) / self::SD_LAB,
+                    );
                 }
             }
         }
@@ -238,16 +250,25 @@ final readonly class Characterisation
         foreach ([0, 1, 2] as $j) {
             $moved = $xyz;
             $moved[$j] += 1e-6;
-            $toLab[$j] = array_map(static fn (float $after, float $before): float => ($after - $before) / 1e-6, Lab::ofXyz($moved)->toArray(), $lab);
+            $toLab[$j] = array_map(
+                static fn (float $after, float $before): float => ($after - $before) / 1e-6, Lab::ofXyz($moved)->toArray(), $lab,
+            );
         }
         $rows = array_map(static fn (float $value): array => ['value' => $value, 'slopes' => []], $lab);
         for ($i = 0; $i < $n; $i++) {
-            [$k, $s] = [($base->k[$i] ?? 0.0) + $drawdown->load * exp($theta[$i]), ($base->s[$i] ?? 0.0) + $drawdown->load * exp($theta[$n + $i])];
+            [$k, $s] = [
+                ($base->k[$i] ?? 0.0) + $drawdown->load * exp($theta[$i]), ($base->s[$i] ?? 0.0) + $drawdown->load * exp($theta[$n + $i]),
+            ];
             foreach ([$i => [1e-5, 0.0], $n + $i => [0.0, 1e-5]] as $unknown => [$dk, $ds]) {
-                $after = KubelkaMunk::reflectance($k + $dk * $drawdown->load * exp($theta[$i]), $s + $ds * $drawdown->load * exp($theta[$n + $i]), $drawdown->mm, $card[$i]);
+                $after = KubelkaMunk::reflectance(
+                    $k + $dk * $drawdown->load * exp($theta[$i]), $s + $ds * $drawdown->load * exp($theta[$n + $i]), $drawdown->mm,
+                    $card[$i],
+                );
                 $slope = ($after - $now[$i]) / 1e-5;
                 foreach ([0, 1, 2] as $axis) {
-                    $rows[$axis]['slopes'][$unknown] = $slope * ($toLab[0][$axis] * $weights[0][$i] + $toLab[1][$axis] * $weights[1][$i] + $toLab[2][$axis] * $weights[2][$i]);
+                    $rows[$axis]['slopes'][$unknown] = $slope * (
+                        $toLab[0][$axis] * $weights[0][$i] + $toLab[1][$axis] * $weights[1][$i] + $toLab[2][$axis] * $weights[2][$i]
+                    );
                 }
             }
         }

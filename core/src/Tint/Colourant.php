@@ -67,7 +67,13 @@ final readonly class Colourant
             return $known[implode(',', $lab->toArray())] ??= Spectrum::of($lab);
         };
 
-        return new self($name, ...Characterisation::of(array_map(static fn (Fields $drawdown): Drawdown => self::drawdown($drawdown, $base !== null, $card), $drawdowns), $base, $budget));
+        return new self(
+            $name,
+            ...Characterisation::of(
+                array_map(static fn (Fields $drawdown): Drawdown => self::drawdown($drawdown, $base !== null, $card), $drawdowns), $base,
+                $budget,
+            ),
+        );
     }
 
     /** @param  callable(Lab): list<float>  $spectrum */

@@ -43,7 +43,9 @@ final readonly class Depth
             throw BadInput::at($in->at('shows_pct'), Phrase::of('tint.no_depth'));
         }
 
-        return new self($shows, $in->positiveOrNull('at_mm', 200.0) ?? $seenAtMm, $dark, $in->numberOrNull('weight', 0.0, 20.0) ?? self::USUAL_WEIGHT);
+        return new self(
+            $shows, $in->positiveOrNull('at_mm', 200.0) ?? $seenAtMm, $dark, $in->numberOrNull('weight', 0.0, 20.0) ?? self::USUAL_WEIGHT,
+        );
     }
 
     /**
@@ -79,6 +81,8 @@ final readonly class Depth
         $shows = $this->shows === null ? [] : [$by * (self::shown($overLight, $overDark) - $this->shows)];
         $dark = $this->overDark;
 
-        return $dark === null ? $shows : [...$shows, $by * ($overDark->l - $dark->l), $by * ($overDark->a - $dark->a), $by * ($overDark->b - $dark->b)];
+        return $dark === null
+            ? $shows
+            : [...$shows, $by * ($overDark->l - $dark->l), $by * ($overDark->a - $dark->a), $by * ($overDark->b - $dark->b)];
     }
 }

@@ -23,7 +23,8 @@ final readonly class Difference
         $meanL = ($from->l + $to->l) / 2.0;
         $meanCp = ($c1 + $c2) / 2.0;
         $meanH = self::meanHue($h1, $h2, $c1 * $c2 === 0.0);
-        $t = 1.0 - 0.17 * cos(deg2rad($meanH - 30.0)) + 0.24 * cos(deg2rad(2.0 * $meanH)) + 0.32 * cos(deg2rad(3.0 * $meanH + 6.0)) - 0.20 * cos(deg2rad(4.0 * $meanH - 63.0));
+        $t = 1.0 - 0.17 * cos(deg2rad($meanH - 30.0)) + 0.24 * cos(deg2rad(2.0 * $meanH)) + 0.32 * cos(deg2rad(3.0 * $meanH + 6.0))
+            - 0.20 * cos(deg2rad(4.0 * $meanH - 63.0));
         $sL = 1.0 + 0.015 * ($meanL - 50.0) ** 2 / sqrt(20.0 + ($meanL - 50.0) ** 2);
         $sC = 1.0 + 0.045 * $meanCp;
         $sH = 1.0 + 0.015 * $meanCp * $t;

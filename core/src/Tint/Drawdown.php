@@ -11,7 +11,14 @@ final readonly class Drawdown
      * @param  list<float>  $whiteCard
      * @param  list<float>  $blackCard
      */
-    public function __construct(public float $load, public float $mm, public Lab $overWhite, public Lab $overBlack, public array $whiteCard, public array $blackCard) {}
+    public function __construct(
+        public float $load,
+        public float $mm,
+        public Lab $overWhite,
+        public Lab $overBlack,
+        public array $whiteCard,
+        public array $blackCard,
+    ) {}
 
     /** @return list<array{list<float>, Lab}> each card with what was seen over it */
     public function seen(): array

@@ -44,7 +44,12 @@ final readonly class Lab
         $colour = self::of($lab[0], $lab[1], $lab[2], $in->at($key));
         foreach (array_map(static fn (float $xyz, float $white): float => $xyz / $white, $colour->xyz(), Observer::WHITE) as $share) {
             if ($share < -self::DARK_NOISE || $share > self::BRIGHTEST) {
-                throw BadInput::at($in->at($key), Phrase::of($share < 0.0 ? 'tint.less_than_none' : 'tint.more_than_falls', ['l' => $lab[0], 'a' => $lab[1], 'b' => $lab[2]]));
+                throw BadInput::at(
+                    $in->at($key),
+                    Phrase::of($share < 0.0 ? 'tint.less_than_none' : 'tint.more_than_falls', [
+                        'l' => $lab[0], 'a' => $lab[1], 'b' => $lab[2],
+                    ]),
+                );
             }
         }
 
@@ -79,7 +84,10 @@ final readonly class Lab
     {
         [$r, $g, $b] = array_values($rgb);
 
-        return self::ofXyz([0.4124564 * $r + 0.3575761 * $g + 0.1804375 * $b, 0.2126729 * $r + 0.7151522 * $g + 0.0721750 * $b, 0.0193339 * $r + 0.1191920 * $g + 0.9503041 * $b]);
+        return self::ofXyz([
+            0.4124564 * $r + 0.3575761 * $g + 0.1804375 * $b, 0.2126729 * $r + 0.7151522 * $g + 0.0721750 * $b,
+            0.0193339 * $r + 0.1191920 * $g + 0.9503041 * $b,
+        ]);
     }
 
     /** @throws BadInput unless it is written #rrggbb */
@@ -93,7 +101,10 @@ final readonly class Lab
     {
         [$x, $y, $z] = $this->xyz();
 
-        return [3.2404542 * $x - 1.5371385 * $y - 0.4985314 * $z, -0.9692660 * $x + 1.8760108 * $y + 0.0415560 * $z, 0.0556434 * $x - 0.2040259 * $y + 1.0572252 * $z];
+        return [
+            3.2404542 * $x - 1.5371385 * $y - 0.4985314 * $z, -0.9692660 * $x + 1.8760108 * $y + 0.0415560 * $z,
+            0.0556434 * $x - 0.2040259 * $y + 1.0572252 * $z,
+        ];
     }
 
     /** The nearest colour of a screen, as #rrggbb (IEC 61966-2-1, clipped). */

@@ -50,7 +50,12 @@ final readonly class Matcher
     public function best(): array
     {
         $colour = $this->aim->ofColour();
-        $seeds = $colour === null ? [] : array_map(fn (PigmentLoads $one): PigmentLoads => $this->onFrom($one), (new self($this->request, $colour))->searched($this->request->budget->part(self::COLOUR_ALONE)));
+        $seeds = $colour === null
+            ? []
+            : array_map(
+                fn (PigmentLoads $one): PigmentLoads => $this->onFrom($one),
+                (new self($this->request, $colour))->searched($this->request->budget->part(self::COLOUR_ALONE)),
+            );
 
         return self::inOrder([...$this->searched($this->request->budget), ...$seeds]);
     }
@@ -59,7 +64,10 @@ final readonly class Matcher
     {
         $at = array_flip(array_map(static fn (Colourant $pigment): string => $pigment->name, $this->request->pigments));
 
-        return $this->refine(array_map(static fn (string $name): int => $at[$name], array_keys($seed->loads)), array_values($seed->loads), $this->request->budget);
+        return $this->refine(
+            array_map(static fn (string $name): int => $at[$name], array_keys($seed->loads)), array_values($seed->loads),
+            $this->request->budget,
+        );
     }
 
     /**
@@ -85,7 +93,9 @@ final readonly class Matcher
             usort($fitted, static fn (array $a, array $b): int => $a['error'] <=> $b['error']);
             // One pigment grows into every pair; of pairs and more only the promising grow on.
             $parents = $size === 1 ? $fitted : array_slice($fitted, 0, self::GROWN);
-            $refined = array_map(fn (array $fit): PigmentLoads => $this->refine($fit['set'], $fit['loads'], $budget), array_slice($fitted, 0, self::REFINED));
+            $refined = array_map(
+                fn (array $fit): PigmentLoads => $this->refine($fit['set'], $fit['loads'], $budget), array_slice($fitted, 0, self::REFINED),
+            );
             usort($refined, static fn (PigmentLoads $a, PigmentLoads $b): int => $a->miss <=> $b->miss);
             if ($refined !== []) {
                 $recipes[] = $refined[0];
@@ -147,7 +157,11 @@ final readonly class Matcher
         $residual = $this->aim->residual($pigments, $loads);
         $error = Aim::square($residual);
         $damping = 1e-3;
-        for ($round = 0; $round < self::ROUNDS && $error > self::CLOSE && $budget->spend((2 + count($loads)) * $this->aim->looking(count($loads))); $round++) {
+        for (
+            $round = 0; $round < self::ROUNDS
+            && $error > self::CLOSE
+            && $budget->spend((2 + count($loads)) * $this->aim->looking(count($loads))); $round++
+        ) {
             $tried = $this->within($this->step($pigments, $loads, $residual, $damping));
             $after = $this->aim->residual($pigments, $tried);
             $gain = $error - Aim::square($after);
@@ -178,7 +192,10 @@ final readonly class Matcher
             $moved = $loads;
             $h = max(1e-5, 1e-4 * $loads[$j]);
             $moved[$j] += $h;
-            $slopes[$j] = array_map(static fn (float $after, float $before): float => ($after - $before) / $h, $this->aim->residual($pigments, $moved), $residual);
+            $slopes[$j] = array_map(
+                static fn (float $after, float $before): float => ($after - $before) / $h, $this->aim->residual($pigments, $moved),
+                $residual,
+            );
         }
         $matrix = [];
         $right = [];
@@ -203,7 +220,9 @@ final readonly class Matcher
         $loads = array_map(static fn (float $load): float => max(0.0, $load), $loads);
         $sum = array_sum($loads);
 
-        return $sum > $this->request->maxLoad ? array_map(fn (float $load): float => $load * $this->request->maxLoad / $sum, $loads) : $loads;
+        return $sum > $this->request->maxLoad
+            ? array_map(fn (float $load): float => $load * $this->request->maxLoad / $sum, $loads)
+            : $loads;
     }
 
     /**
@@ -220,7 +239,10 @@ final readonly class Matcher
         $loads = $grid === null ? $loads : $this->weighable($loads, $grid);
         $error = $this->aim->off($pigments, $loads);
         for ($step = $grid === null ? 0.1 : 8.0 * $grid; $step >= $finest - 1e-12; $step /= 2.0) {
-            for ($round = 0, $better = true; $better && $round < 12 && $budget->spend(2 * count($loads) * $this->aim->looking(count($loads))); $round++) {
+            for (
+                $round = 0,
+                $better = true; $better && $round < 12 && $budget->spend(2 * count($loads) * $this->aim->looking(count($loads))); $round++
+            ) {
                 $better = false;
                 foreach (array_keys($loads) as $j) {
                     foreach ([$step, -$step] as $by) {

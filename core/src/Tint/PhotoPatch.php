@@ -38,7 +38,9 @@ final readonly class PhotoPatch
         $pixels = $in->toArray()['pixels'] ?? null;
         $field = $in->at('pixels');
         if (! is_array($pixels) || count($pixels) < self::LEAST_PIXELS || count($pixels) > self::MOST_PIXELS) {
-            throw BadInput::at($field, Phrase::of('tint.mark_more', ['name' => $name, 'least' => self::LEAST_PIXELS, 'most' => self::MOST_PIXELS]));
+            throw BadInput::at($field, Phrase::of('tint.mark_more', [
+                'name' => $name, 'least' => self::LEAST_PIXELS, 'most' => self::MOST_PIXELS,
+            ]));
         }
         $seen = [];
         $clipped = 0;

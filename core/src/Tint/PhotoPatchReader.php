@@ -39,7 +39,11 @@ final readonly class PhotoPatchReader
         $gains = [$true[0] / max(1e-6, $seen->linear[0]), $true[1] / max(1e-6, $seen->linear[1]), $true[2] / max(1e-6, $seen->linear[2])];
         $colour = self::colour($gains, $sample->linear, $in->at('sample'));
 
-        return new PhotoPatchResult($colour, self::uncertainty($colour, $gains, $seen, $sample), array_map(static fn (float $gain): float => $gain / $gains[1], $gains), iterator_to_array($this->warnings($gains, $seen, $sample), false));
+        return new PhotoPatchResult(
+            $colour, self::uncertainty($colour, $gains, $seen, $sample),
+            array_map(static fn (float $gain): float => $gain / $gains[1], $gains),
+            iterator_to_array($this->warnings($gains, $seen, $sample), false),
+        );
     }
 
     /**
@@ -61,10 +65,15 @@ final readonly class PhotoPatchReader
     {
         $sum = self::CAMERA_SD ** 2;
         foreach ([0, 1, 2] as $channel) {
-            $relative = hypot($card->error[$channel] / max(1e-6, $card->linear[$channel]), $sample->error[$channel] / max(1e-6, $sample->linear[$channel]));
+            $relative = hypot(
+                $card->error[$channel] / max(1e-6, $card->linear[$channel]),
+                $sample->error[$channel] / max(1e-6, $sample->linear[$channel]),
+            );
             $moved = $sample->linear;
             $moved[$channel] *= 1.0 + $relative;
-            $sum += Difference::between($colour, Lab::ofLinear(array_map(static fn (float $g, float $v): float => $g * $v, $gains, $moved))) ** 2;
+            $sum += Difference::between(
+                $colour, Lab::ofLinear(array_map(static fn (float $g, float $v): float => $g * $v, $gains, $moved)),
+            ) ** 2;
         }
         // Light that falls off over the card falls off on the way to the swatch as well.
         $uneven = $card->unevenPct / 100.0;

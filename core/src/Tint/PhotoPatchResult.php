@@ -16,9 +16,17 @@ final readonly class PhotoPatchResult
      */
     public function __construct(public Lab $lab, public float $within, public array $balance, public array $warnings) {}
 
-    /** @return array{lab: array{float, float, float}, srgb: string, within_delta_e: float, balance: list<float>, warnings: list<array{code: string, message: Phrase}>} */
+    /**
+     * @return array{
+     *     lab: array{float, float, float}, srgb: string, within_delta_e: float, balance: list<float>,
+     *     warnings: list<array{code: string, message: Phrase}>,
+     * }
+     */
     public function toArray(): array
     {
-        return ['lab' => $this->lab->toArray(), 'srgb' => $this->lab->srgb(), 'within_delta_e' => $this->within, 'balance' => array_values($this->balance), 'warnings' => Warning::all($this->warnings)];
+        return [
+            'lab' => $this->lab->toArray(), 'srgb' => $this->lab->srgb(), 'within_delta_e' => $this->within,
+            'balance' => array_values($this->balance), 'warnings' => Warning::all($this->warnings),
+        ];
     }
 }

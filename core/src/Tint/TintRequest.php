@@ -18,7 +18,7 @@ final readonly class TintRequest
     private const USUAL_MOST_PIGMENTS = 3;
 
     /** What one question may take in all. */
-    private const STEPS = 11_000_000;
+    private const STEPS = 9_000_000;
 
     /** The rest is for the search. */
     private const FOR_DRAWDOWNS = 0.7;
@@ -38,7 +38,9 @@ final readonly class TintRequest
     /** @throws BadInput */
     public static function from(Fields $in): self
     {
-        $in->only('base', 'pigments', 'loads', 'target', 'thickness_mm', 'backing_lab', 'max_load_pct', 'max_pigments', 'batch_g', 'division_g');
+        $in->only(
+            'base', 'pigments', 'loads', 'target', 'thickness_mm', 'backing_lab', 'max_load_pct', 'max_pigments', 'batch_g', 'division_g',
+        );
         $budget = new Budget(self::STEPS);
         $all = $in->objects('pigments');
         $drawing = $budget->part(self::FOR_DRAWDOWNS);

@@ -15,7 +15,9 @@ use Apalos\Core\Result\Warning;
  *     lab: array{float, float, float}, srgb: string,
  *     chips: list<array{thickness_mm: float, backing: 'light'|'dark', lab: array{float, float, float}, srgb: string}>,
  *     hides_from_mm: float|null, loads: array<string, float>, delta_e: float|null, shows_pct: float|null,
- *     alternatives: list<array{loads: array<string, float>, lab: array{float, float, float}, srgb: string, delta_e: float, shows_pct: float|null}>,
+ *     alternatives: list<array{
+ *         loads: array<string, float>, lab: array{float, float, float}, srgb: string, delta_e: float, shows_pct: float|null,
+ *     }>,
  *     warnings: list<array{code: string, message: Phrase}>
  * }
  */
@@ -29,7 +31,14 @@ final readonly class TintResult
      * @param  list<PigmentLoads>  $alternatives  with fewer pigments
      * @param  list<Warning>  $warnings
      */
-    public function __construct(public PigmentLoads $recipe, public bool $hasTarget, public array $chips, public ?float $hidesFromMm, public array $alternatives, public array $warnings) {}
+    public function __construct(
+        public PigmentLoads $recipe,
+        public bool $hasTarget,
+        public array $chips,
+        public ?float $hidesFromMm,
+        public array $alternatives,
+        public array $warnings,
+    ) {}
 
     /** @return TintShape */
     public function toArray(): array
@@ -37,7 +46,10 @@ final readonly class TintResult
         return [
             'lab' => $this->recipe->lab->toArray(),
             'srgb' => $this->recipe->lab->srgb(),
-            'chips' => array_map(static fn (array $chip): array => [...$chip, 'lab' => $chip['lab']->toArray(), 'srgb' => $chip['lab']->srgb()], $this->chips),
+            'chips' => array_map(
+                static fn (array $chip): array => [...$chip, 'lab' => $chip['lab']->toArray(), 'srgb' => $chip['lab']->srgb()],
+                $this->chips,
+            ),
             'hides_from_mm' => $this->hidesFromMm,
             'loads' => $this->recipe->loads,
             'delta_e' => $this->hasTarget ? $this->recipe->deltaE : null,
@@ -60,6 +72,8 @@ final readonly class TintResult
 
         return $this->hidesFromMm === null
             ? Phrase::of('tint.shows_through', ['edge' => $edge])
-            : Phrase::of('tint.hides_from', ['edge' => $edge, 'from' => Quantity::length($this->hidesFromMm < 10.0 ? $this->hidesFromMm : round($this->hidesFromMm))]);
+            : Phrase::of('tint.hides_from', [
+                'edge' => $edge, 'from' => Quantity::length($this->hidesFromMm < 10.0 ? $this->hidesFromMm : round($this->hidesFromMm)),
+            ]);
     }
 }

@@ -51,11 +51,21 @@ final readonly class Tinter
     public function answer(TintRequest $request): TintResult
     {
         $mixture = new Mixture($request->base, $request->mm, Spectrum::of($request->backing));
-        $recipes = $request->loads === null && $request->target !== null ? (new Matcher($request, Aim::at($request, $mixture, $request->target)))->best() : [];
+        $recipes = $request->loads === null && $request->target !== null
+            ? (new Matcher($request, Aim::at($request, $mixture, $request->target)))->best()
+            : [];
         $recipe = $recipes[0] ?? $this->shown($request, $mixture);
-        $fewer = array_values(array_filter($recipes, static fn (PigmentLoads $other): bool => $other !== $recipe && count($other->loads) < max(1, count($recipe->loads))));
+        $fewer = array_values(
+            array_filter(
+                $recipes,
+                static fn (PigmentLoads $other): bool => $other !== $recipe && count($other->loads) < max(1, count($recipe->loads)),
+            ),
+        );
 
-        return new TintResult($recipe, $request->target !== null, $this->chips($request, $recipe), $this->hidesFrom($request, $recipe), array_slice($fewer, 0, self::ALTERNATIVES), iterator_to_array($this->warnings($request, $recipe), false));
+        return new TintResult(
+            $recipe, $request->target !== null, $this->chips($request, $recipe), $this->hidesFrom($request, $recipe),
+            array_slice($fewer, 0, self::ALTERNATIVES), iterator_to_array($this->warnings($request, $recipe), false),
+        );
     }
 
     private function shown(TintRequest $request, Mixture $mixture): PigmentLoads
@@ -64,9 +74,17 @@ final readonly class Tinter
         [$pigments, $amounts] = $this->split($request, $loads);
         $lab = $mixture->lab($pigments, $amounts);
 
-        $through = array_map(static fn (array $behind): Lab => (new Mixture($request->base, $request->depth->mm ?? $request->mm, Spectrum::of(Lab::of(...$behind))))->lab($pigments, $amounts), [Depth::LIGHT, Depth::DARK]);
+        $through = array_map(
+            static fn (array $behind): Lab => (
+                new Mixture($request->base, $request->depth->mm ?? $request->mm, Spectrum::of(Lab::of(...$behind)))
+            )->lab($pigments, $amounts),
+            [Depth::LIGHT, Depth::DARK],
+        );
 
-        return new PigmentLoads($loads, $lab, $request->target === null ? 0.0 : Difference::between($request->target, $lab), $request->depth === null ? null : Depth::shown(...$through));
+        return new PigmentLoads(
+            $loads, $lab, $request->target === null ? 0.0 : Difference::between($request->target, $lab),
+            $request->depth === null ? null : Depth::shown(...$through),
+        );
     }
 
     /**
@@ -88,7 +106,10 @@ final readonly class Tinter
         foreach (['light' => Depth::LIGHT, 'dark' => Depth::DARK] as $name => $lab) {
             $backing = Spectrum::of(Lab::of(...$lab));
             foreach (self::CHIPS_MM as $mm) {
-                $chips[] = ['thickness_mm' => $mm, 'backing' => $name, 'lab' => (new Mixture($request->base, $mm, $backing))->lab($pigments, $amounts)];
+                $chips[] = [
+                    'thickness_mm' => $mm, 'backing' => $name,
+                    'lab' => (new Mixture($request->base, $mm, $backing))->lab($pigments, $amounts),
+                ];
             }
         }
 
@@ -104,7 +125,8 @@ final readonly class Tinter
         [$pigments, $amounts] = $this->split($request, $recipe->loads);
         [$light, $dark] = [Spectrum::of(Lab::of(...Depth::LIGHT)), Spectrum::of(Lab::of(...Depth::DARK))];
         $shows = static fn (float $mm): bool => Difference::between(
-            (new Mixture($request->base, $mm, $light))->lab($pigments, $amounts), (new Mixture($request->base, $mm, $dark))->lab($pigments, $amounts),
+            (new Mixture($request->base, $mm, $light))->lab($pigments, $amounts),
+            (new Mixture($request->base, $mm, $dark))->lab($pigments, $amounts),
         ) > self::SEEN;
         [$low, $high] = [0.05, self::THICKEST_MM];
         if ($shows($high)) {
@@ -121,9 +143,14 @@ final readonly class Tinter
     /** @return \Generator<Warning> */
     private function warnings(TintRequest $request, PigmentLoads $recipe): \Generator
     {
-        $rough = array_map(static fn (Colourant $one): string => $one->name, array_filter([$request->base, ...$request->pigments], static fn (Colourant $one): bool => $one->isRough));
+        $rough = array_map(
+            static fn (Colourant $one): string => $one->name,
+            array_filter([$request->base, ...$request->pigments], static fn (Colourant $one): bool => $one->isRough),
+        );
         if ($rough !== []) {
-            yield new Warning('roughly_known', Phrase::of('tint.roughly_known', ['names' => implode(', ', array_slice($rough, 0, self::NAMED))]));
+            yield new Warning('roughly_known', Phrase::of('tint.roughly_known', [
+                'names' => implode(', ', array_slice($rough, 0, self::NAMED)),
+            ]));
         }
         if ($request->budget->isShort()) {
             yield new Warning('best_so_far', Phrase::of('tint.best_so_far'));
@@ -137,7 +164,9 @@ final readonly class Tinter
         }
         $wanted = $request->depth?->shows;
         if ($wanted !== null && $recipe->showsPct !== null && abs($recipe->showsPct - $wanted) > self::SHALLOW) {
-            yield new Warning('depth_out_of_reach', Phrase::of('tint.depth_out_of_reach', ['shows' => $recipe->showsPct, 'wanted' => $wanted]));
+            yield new Warning('depth_out_of_reach', Phrase::of('tint.depth_out_of_reach', [
+                'shows' => $recipe->showsPct, 'wanted' => $wanted,
+            ]));
         }
         $coarse = [];
         foreach ($request->stepPct === null ? [] : $recipe->loads as $name => $load) {

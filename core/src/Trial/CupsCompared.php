@@ -49,11 +49,16 @@ final readonly class CupsCompared
         }
         $against = [];
         foreach (Holm::corrected($chances) as $name => $corrected) {
-            $against[] = ['variant' => $name, 'mean' => $means[$name], 'beats' => $beats[$name], 'chance' => $chances[$name], 'corrected' => $corrected];
+            $against[] = [
+                'variant' => $name, 'mean' => $means[$name], 'beats' => $beats[$name], 'chance' => $chances[$name],
+                'corrected' => $corrected,
+            ];
         }
         usort($against, static fn (array $a, array $b): int => $b['corrected'] <=> $a['corrected']);
 
-        return $this->said($best, $means[$best], $against, max([0.0, ...array_values($least)]) * count($least), $this->pairs($graded, $alone));
+        return $this->said(
+            $best, $means[$best], $against, max([0.0, ...array_values($least)]) * count($least), $this->pairs($graded, $alone),
+        );
     }
 
     /**
@@ -61,7 +66,9 @@ final readonly class CupsCompared
      * comparisons as it makes, so that many variants beside do not hide what one of them does.
      *
      * @param  array<string, list<float>>  $graded
-     * @return list<array{one: string, other: string, one_mean: float, other_mean: float, beats: float, chance: float, corrected: float, left_alone: bool}>
+     * @return list<array{
+     *     one: string, other: string, one_mean: float, other_mean: float, beats: float, chance: float, corrected: float, left_alone: bool,
+     * }>
      */
     private function pairs(array $graded, ?string $alone): array
     {
@@ -69,7 +76,9 @@ final readonly class CupsCompared
         $chances = [[], []];
         foreach ($names as $i => $one) {
             foreach (array_slice($names, $i + 1) as $other) {
-                $chances[$one === $alone || $other === $alone ? 0 : 1][json_encode([$one, $other], JSON_THROW_ON_ERROR)] = $this->permuted($graded[$one], $graded[$other])[0];
+                $chances[$one === $alone || $other === $alone ? 0 : 1][json_encode([$one, $other], JSON_THROW_ON_ERROR)] = $this->permuted(
+                    $graded[$one], $graded[$other],
+                )[0];
             }
         }
         $mean = static fn (string $name): float => array_sum($graded[$name]) / count($graded[$name]);
@@ -81,7 +90,11 @@ final readonly class CupsCompared
                 $pair = json_decode((string) $key, true, 2, JSON_THROW_ON_ERROR);
                 // The one that came out better is named first.
                 [$one, $other] = $mean($pair[0]) >= $mean($pair[1]) ? $pair : [$pair[1], $pair[0]];
-                $pairs[] = ['one' => $one, 'other' => $other, 'one_mean' => $mean($one), 'other_mean' => $mean($other), 'beats' => self::beats($graded[$one], $graded[$other]), 'chance' => $chance, 'corrected' => $corrected[$key], 'left_alone' => $group === 0];
+                $pairs[] = [
+                    'one' => $one, 'other' => $other, 'one_mean' => $mean($one), 'other_mean' => $mean($other),
+                    'beats' => self::beats($graded[$one], $graded[$other]), 'chance' => $chance, 'corrected' => $corrected[$key],
+                    'left_alone' => $group === 0,
+                ];
             }
         }
 
@@ -90,12 +103,16 @@ final readonly class CupsCompared
 
     /**
      * @param  list<array{variant: string, mean: float, beats: float, chance: float, corrected: float}>  $against
-     * @param  list<array{one: string, other: string, one_mean: float, other_mean: float, beats: float, chance: float, corrected: float, left_alone: bool}>  $pairs
+     * @param list<array{
+     *     one: string, other: string, one_mean: float, other_mean: float, beats: float, chance: float, corrected: float, left_alone: bool,
+     * }>  $pairs
      */
     private function said(string $best, float $mean, array $against, float $least, array $pairs): VerdictResult
     {
         $nearest = $against[0];
-        $values = ['best' => $best, 'next' => $nearest['variant'], 'beats' => 100.0 * $nearest['beats'], 'chance' => 100.0 * $nearest['corrected']];
+        $values = [
+            'best' => $best, 'next' => $nearest['variant'], 'beats' => 100.0 * $nearest['beats'], 'chance' => 100.0 * $nearest['corrected'],
+        ];
         [$word, $says] = match (true) {
             $nearest['corrected'] < self::SURE => [VerdictResult::SURE, Phrase::of('trial.sure', $values)],
             $least >= self::SURE && $nearest['mean'] < $mean => [VerdictResult::CANNOT, Phrase::of('trial.cannot_know', $values)],

@@ -48,7 +48,8 @@ final readonly class TrialState
     /**
      * @param  list<string>  $names  of the variants
      * @param  bool  $counted  whether cups are counted, not graded
-     * @return array<string, list<float>> what each of its cups was graded, from 0 for spoilt to 4 for superb; or less than nothing by each that was counted
+     * @return array<string, list<float>> what each of its cups was graded, from 0 for spoilt to 4 for superb; or less than nothing by each
+     *   that was counted
      */
     public function scores(array $names, bool $counted = false): array
     {
@@ -56,7 +57,11 @@ final readonly class TrialState
         foreach ($names as $i => $name) {
             $scores[$name] = $counted
                 ? array_values(array_map(static fn (int $n): float => (float) -$n, $this->counts[$i] ?? []))
-                : array_values(array_map(static fn (Grade $grade): float => (float) array_search($grade, Grade::cases(), true), $this->grades[$i] ?? []));
+                : array_values(
+                    array_map(
+                        static fn (Grade $grade): float => (float) array_search($grade, Grade::cases(), true), $this->grades[$i] ?? [],
+                    ),
+                );
         }
 
         return $scores;

@@ -24,6 +24,19 @@ final readonly class Density implements HasUnit
         return new self($gPerMl);
     }
 
+    /**
+     * Of several poured together: each keeps its own volume. What reacts may come out denser by a little; then the sheet says what it
+     * is mixed.
+     *
+     * @param  list<array{float, self}>  $parts  of each so many parts by mass, not below zero, some of it above
+     */
+    public static function together(array $parts): self
+    {
+        $volume = array_sum(array_map(static fn (array $part): float => $part[0] / $part[1]->gPerMl, $parts));
+
+        return self::of(array_sum(array_column($parts, 0)) / $volume);
+    }
+
     public function quantity(): Quantity
     {
         return Quantity::density($this->gPerMl);

@@ -15,7 +15,7 @@ final readonly class Container
 {
     private function __construct(
         public Millilitres $volume,
-        public ?Part $part,
+        public ?PieceInBox $part,
         private Phrase $working,
     ) {}
 
@@ -25,7 +25,9 @@ final readonly class Container
         $size = [$box->positive('l_mm', 20_000.0), $box->positive('w_mm', 20_000.0), $box->positive('h_mm', 20_000.0)];
         $volume = Millilitres::ofBox(...$size);
 
-        return self::around($in, $volume, $size, Phrase::of('volume.working_of_box', ['size' => array_map(Quantity::length(...), $size), 'volume' => Quantity::volume($volume)]));
+        return self::around($in, $volume, $size, Phrase::of('volume.working_of_box', [
+            'size' => array_map(Quantity::length(...), $size), 'volume' => Quantity::volume($volume),
+        ]));
     }
 
     public static function cylinder(Fields $in): self
@@ -34,17 +36,24 @@ final readonly class Container
         $height = $in->positive('height_mm', 20_000.0);
         $volume = Millilitres::ofCylinder($diameter, $height);
 
-        return self::around($in, $volume, [$diameter, $diameter, $height], Phrase::of('volume.working_of_tube', ['diameter' => Quantity::length($diameter), 'height' => Quantity::length($height), 'volume' => Quantity::volume($volume)]));
+        return self::around(
+            $in, $volume, [$diameter, $diameter, $height],
+            Phrase::of('volume.working_of_tube', [
+                'diameter' => Quantity::length($diameter), 'height' => Quantity::length($height), 'volume' => Quantity::volume($volume),
+            ]),
+        );
     }
 
     /** @param  list<float>  $size */
     private static function around(Fields $in, Millilitres $volume, array $size, Phrase $working): self
     {
         $part = $in->objectOrNull('part');
-        $part = $part === null ? null : Part::from($part);
+        $part = $part === null ? null : PieceInBox::from($part);
         if ($part !== null) {
             if ($part->volume->likely >= $volume->ml) {
-                throw BadInput::at($part->field, Phrase::of('volume.part_too_large', ['part' => Quantity::volume($part->volume->likely), 'holds' => Quantity::volume($volume->ml)]));
+                throw BadInput::at($part->field, Phrase::of('volume.part_too_large', [
+                    'part' => Quantity::volume($part->volume->likely), 'holds' => Quantity::volume($volume->ml),
+                ]));
             }
             self::refuseTooLong($part, $size);
         }
@@ -53,7 +62,7 @@ final readonly class Container
     }
 
     /** @param  list<float>  $size */
-    private static function refuseTooLong(Part $part, array $size): void
+    private static function refuseTooLong(PieceInBox $part, array $size): void
     {
         $own = $part->dimensionsMm;
         // A part may lie any way round, so its sides are compared in order of length.
@@ -61,7 +70,9 @@ final readonly class Container
         rsort($size);
         foreach ($own as $i => $side) {
             if ($side > $size[$i]) {
-                throw BadInput::at($part->field, Phrase::of('volume.part_too_long', ['side' => Quantity::length($side), 'into' => Quantity::length($size[$i])]));
+                throw BadInput::at($part->field, Phrase::of('volume.part_too_long', [
+                    'side' => Quantity::length($side), 'into' => Quantity::length($size[$i]),
+                ]));
             }
         }
     }

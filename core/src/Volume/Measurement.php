@@ -62,7 +62,15 @@ final readonly class Measurement
         }
         [$each, $spout] = [$in->positive('each_ml'), $in->numberOrNull('spout_ml', 0.0, 1e6) ?? 0.0];
 
-        return new self(Spread::within($pieces * ($each + $spout), self::CAPACITY_PCT), [Phrase::of($spout > 0.0 ? 'volume.working_pieces_spout' : 'volume.working_pieces', ['n' => (int) $pieces, 'each' => Quantity::volume($each), 'spout' => Quantity::volume($spout), 'ml' => Quantity::volume($pieces * ($each + $spout)), 'pct' => self::CAPACITY_PCT])]);
+        return new self(
+            Spread::within($pieces * ($each + $spout), self::CAPACITY_PCT),
+            [
+                Phrase::of($spout > 0.0 ? 'volume.working_pieces_spout' : 'volume.working_pieces', [
+                    'n' => (int) $pieces, 'each' => Quantity::volume($each), 'spout' => Quantity::volume($spout),
+                    'ml' => Quantity::volume($pieces * ($each + $spout)), 'pct' => self::CAPACITY_PCT,
+                ]),
+            ],
+        );
     }
 
     private static function blanket(Fields $in): self
@@ -104,6 +112,11 @@ final readonly class Measurement
     {
         $ml = $areaMm2 * $thicknessMm / 1000.0;
 
-        return new self(Spread::within($ml, self::THICKNESS_PCT), [Phrase::of('volume.working_layer', ['what' => $what, 'area' => Quantity::area($areaMm2), 'thickness' => Quantity::length($thicknessMm), 'ml' => Quantity::volume($ml), 'pct' => self::THICKNESS_PCT])]);
+        return new self(Spread::within($ml, self::THICKNESS_PCT), [
+            Phrase::of('volume.working_layer', [
+                'what' => $what, 'area' => Quantity::area($areaMm2), 'thickness' => Quantity::length($thicknessMm),
+                'ml' => Quantity::volume($ml), 'pct' => self::THICKNESS_PCT,
+            ]),
+        ]);
     }
 }

@@ -55,13 +55,17 @@ final readonly class VolumeEstimator
     {
         $wide = $rubber->likely > 0.0 && ($rubber->high - $rubber->low) / $rubber->likely > self::WIDE;
         if ($this->byOuterBox($request)) {
-            return Phrase::of('volume.advice_outer_box', ['low' => Quantity::volume($rubber->low), 'high' => Quantity::volume($rubber->high)]);
+            return Phrase::of('volume.advice_outer_box', [
+                'low' => Quantity::volume($rubber->low), 'high' => Quantity::volume($rubber->high),
+            ]);
         }
         if ($wide) {
             return Phrase::of('volume.advice_wide', ['low' => Quantity::volume($rubber->low), 'high' => Quantity::volume($rubber->high)]);
         }
 
-        return Phrase::of('volume.advice', ['likely' => Quantity::volume($rubber->likely), 'give_or_take' => Quantity::volume(($rubber->high - $rubber->low) / 2.0)]);
+        return Phrase::of('volume.advice', [
+            'likely' => Quantity::volume($rubber->likely), 'give_or_take' => Quantity::volume(($rubber->high - $rubber->low) / 2.0),
+        ]);
     }
 
     /** @return list<Phrase> */
@@ -75,7 +79,10 @@ final readonly class VolumeEstimator
             $words[] = Phrase::of('volume.working_allowance', ['pct' => $request->allowancePct]);
         }
         if (abs($request->correctionPct) > 1e-9) {
-            $words[] = Phrase::of($request->correctionPct > 0.0 ? 'volume.working_learnt_more' : 'volume.working_learnt_less', ['pct' => abs($request->correctionPct)]);
+            $words[] = Phrase::of(
+                $request->correctionPct > 0.0 ? 'volume.working_learnt_more' : 'volume.working_learnt_less',
+                ['pct' => abs($request->correctionPct)],
+            );
         }
         $words[] = Phrase::of('volume.working_to_mix', ['ml' => Quantity::volume($rubber->likely)]);
 
@@ -96,7 +103,9 @@ final readonly class VolumeEstimator
         }
         $off = ($reconciliation->usedMl / max($need->likely, 1e-9) - 1.0) * 100.0;
         if (abs($off) > self::AGREE_PCT) {
-            yield new Warning('used_differs', Phrase::of($off > 0.0 ? 'volume.used_more' : 'volume.used_less', ['used' => Quantity::volume($reconciliation->usedMl), 'planned' => Quantity::volume($need->likely), 'pct' => abs($off)]));
+            yield new Warning('used_differs', Phrase::of($off > 0.0 ? 'volume.used_more' : 'volume.used_less', [
+                'used' => Quantity::volume($reconciliation->usedMl), 'planned' => Quantity::volume($need->likely), 'pct' => abs($off),
+            ]));
         }
     }
 }

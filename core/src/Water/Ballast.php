@@ -47,12 +47,17 @@ final class Ballast
         }
         [$at, $split, $trimWarnings] = $ballast > 0.0 ? (new Trim)->place($asked, $ballast, $resin) : [null, null, []];
         $nowhere = $at === null && $ballast > 0.0;
-        [$centre, $hangs] = $nowhere ? [null, null] : [(new Trim)->centre($asked, $at, max(0.0, $ballast)), (new Trim)->hangs($asked, $at, max(0.0, $ballast))];
+        [$centre, $hangs] = $nowhere
+            ? [null, null]
+            : [(new Trim)->centre($asked, $at, max(0.0, $ballast)), (new Trim)->hangs($asked, $at, max(0.0, $ballast))];
         if ($asked->ballastAt !== null && $hangs !== null && $hangs['up'][2] <= 0.0) {
             $trimWarnings[] = new Warning('turns_over', Phrase::of('water.turns_over'));
         }
 
-        return new BallastResult($asked->resin->sg, $ballast, $short, $at, $split, $whole, self::sinks($whole, $displaced, $asked->waterSg), [...$warnings, ...$trimWarnings], $centre, $hangs);
+        return new BallastResult(
+            $asked->resin->sg, $ballast, $short, $at, $split, $whole, self::sinks($whole, $displaced, $asked->waterSg),
+            [...$warnings, ...$trimWarnings], $centre, $hangs,
+        );
     }
 
     private static function tooHeavy(BallastRequest $asked, float $k, float $in, float $out, float $hardware): Warning

@@ -21,7 +21,8 @@ final readonly class BallastRequest
      */
     public function __construct(
         public float $volume, public ?array $centre, public Resin $resin, public array $hardware,
-        public float $waterSg, public float $targetPct, public float $ballastSg, public bool $inside, public ?float $trim, public ?array $balance = null, public ?array $ballastAt = null,
+        public float $waterSg, public float $targetPct, public float $ballastSg, public bool $inside, public ?float $trim,
+        public ?array $balance = null, public ?array $ballastAt = null,
     ) {}
 
     /** @throws BadInput */
@@ -38,7 +39,8 @@ final readonly class BallastRequest
             $in->has('target_pct') ? $in->number('target_pct', -95.0, 1000.0) : 0.0,
             $ballast?->has('sg') === true ? $ballast->number('sg', 0.1, 25.0) : 11.34,
             $ballast?->has('inside') !== true || $ballast->bool('inside'),
-            $in->numberOrNull('trim_deg', -60.0, 60.0), self::place($body, 'balance_mm'), $ballast === null ? null : self::place($ballast, 'at_mm'),
+            $in->numberOrNull('trim_deg', -60.0, 60.0), self::place($body, 'balance_mm'),
+            $ballast === null ? null : self::place($ballast, 'at_mm'),
         );
         $taken = array_sum(array_map(static fn (Hardware $one): float => $one->inside ? $one->volume() : 0.0, $asked->hardware));
         if ($taken >= $asked->volume) {
@@ -64,6 +66,8 @@ final readonly class BallastRequest
         }
         $numbers = $in->numbers($key, -20_000.0, 20_000.0, 3);
 
-        return count($numbers) === 3 ? [$numbers[0], $numbers[1], $numbers[2]] : throw BadInput::at($in->at($key), Phrase::of('water.three_numbers'));
+        return count($numbers) === 3
+            ? [$numbers[0], $numbers[1], $numbers[2]]
+            : throw BadInput::at($in->at($key), Phrase::of('water.three_numbers'));
     }
 }

@@ -83,7 +83,10 @@ final class Floating
         $facing = Facing::of($mesh, $up);
         [$level, $wet] = $this->level($facing, $wanted);
 
-        return new FloatResult($up, $level, $wet['ml'], $level - $facing->lowest(), $facing->lowest() + $facing->height() - $level, $stable, $mass, $volumeMl - $wet['ml']);
+        return new FloatResult(
+            $up, $level, $wet['ml'], $level - $facing->lowest(), $facing->lowest() + $facing->height() - $level, $stable, $mass,
+            $volumeMl - $wet['ml'],
+        );
     }
 
     /**
@@ -99,7 +102,9 @@ final class Floating
         $hangs = sqrt($way[0] ** 2 + $way[1] ** 2 + $way[2] ** 2) > self::ONE_PLACE ? Direction::of($way[0], $way[1], $way[2]) : null;
         $facing = Facing::of($mesh, $hangs ?? $up);
 
-        return FloatResult::sunk($mass, $volumeMl, $waterSg, $hangs, $facing->lowest() + (1.0 + self::OVER) * $facing->height(), $facing->height());
+        return FloatResult::sunk(
+            $mass, $volumeMl, $waterSg, $hangs, $facing->lowest() + (1.0 + self::OVER) * $facing->height(), $facing->height(),
+        );
     }
 
     private static function tipped(Direction $up, float $du, float $dv): Direction

@@ -16,7 +16,10 @@ final readonly class Hardware
     {
         $in->only('name', 'mass_g', 'sg', 'inside', 'at_mm');
 
-        return new self($in->textOrNull('name') ?? '', $in->number('mass_g'), $in->number('sg', 0.05, 25.0), $in->bool('inside'), BallastRequest::place($in, 'at_mm'));
+        return new self(
+            $in->textOrNull('name') ?? '', $in->number('mass_g'), $in->number('sg', 0.05, 25.0), $in->bool('inside'),
+            BallastRequest::place($in, 'at_mm'),
+        );
     }
 
     /** In ml. */

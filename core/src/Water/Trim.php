@@ -61,7 +61,9 @@ final class Trim
         }
         $reach = 0.75 * (1000.0 * $asked->volume) ** (1.0 / 3.0) * 2.0;
         if (abs($x - $asked->centre[0]) > $reach) {
-            $warnings[] = new Warning('ballast_outside', Phrase::of('water.ballast_outside', ['mm' => Quantity::length(abs($x - $asked->centre[0]))]));
+            $warnings[] = new Warning('ballast_outside', Phrase::of('water.ballast_outside', [
+                'mm' => Quantity::length(abs($x - $asked->centre[0])),
+            ]));
         }
 
         return [[$x, $y, $z], $this->split($asked, $ballast, [$x, $y, $z], $reach), $warnings];
@@ -89,7 +91,9 @@ final class Trim
         $all = $mass + $pushed;
         $there = $at ?? [0.0, 0.0, 0.0];
 
-        return [($moment[0] + $pushed * $there[0]) / $all, ($moment[1] + $pushed * $there[1]) / $all, ($moment[2] + $pushed * $there[2]) / $all];
+        return [
+            ($moment[0] + $pushed * $there[0]) / $all, ($moment[1] + $pushed * $there[1]) / $all, ($moment[2] + $pushed * $there[2]) / $all,
+        ];
     }
 
     /**
@@ -108,18 +112,24 @@ final class Trim
         [, , $displaced, $lift] = $this->sums($asked, 0.0);
         $outside = $asked->inside ? 0.0 : $ballast / $asked->ballastSg;
         $there = $at ?? [0.0, 0.0, 0.0];
-        $way = array_map(static fn (int $i): float => ($lift[$i] + $outside * $there[$i]) / ($displaced + $outside) - $weight[$i], [0, 1, 2]);
+        $way = array_map(
+            static fn (int $i): float => ($lift[$i] + $outside * $there[$i]) / ($displaced + $outside) - $weight[$i], [0, 1, 2],
+        );
         if (sqrt($way[0] ** 2 + $way[1] ** 2 + $way[2] ** 2) < self::ONE_PLACE) {
             return null;
         }
 
-        return ['up' => Direction::of($way[0], $way[1], $way[2])->toArray(), 'trim_deg' => rad2deg(atan2(-$way[0], $way[2])), 'lean_deg' => rad2deg(atan2($way[1], hypot($way[0], $way[2])))];
+        return [
+            'up' => Direction::of($way[0], $way[1], $way[2])->toArray(), 'trim_deg' => rad2deg(atan2(-$way[0], $way[2])),
+            'lean_deg' => rad2deg(atan2($way[1], hypot($way[0], $way[2]))),
+        ];
     }
 
     /**
      * Without the ballast, but with the resin that it pushes out already gone.
      *
-     * @return array{float, array{float, float, float}, float, array{float, float, float}} grams, moment in g·mm; ml displaced, and its moment
+     * @return array{float, array{float, float, float}, float, array{float, float, float}} grams, moment in g·mm; ml displaced, and its
+     *   moment
      */
     private function sums(BallastRequest $asked, float $resin): array
     {
@@ -145,7 +155,8 @@ final class Trim
     }
 
     /**
-     * In two, fore and aft of where it would lie in one: of all such pairs that keep its centre the one with the least squares, equal halves.
+     * In two, fore and aft of where it would lie in one: of all such pairs that keep its centre the one with the least squares, equal
+     * halves.
      *
      * @param  array{float, float, float}  $at
      * @return list<array{mass_g: float, at_mm: array{float, float, float}}>

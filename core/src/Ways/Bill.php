@@ -11,7 +11,8 @@ use Apalos\Core\Material\Shelf;
  * What a way takes, as `cost` asks for it: rubbers, hands, releases. The moulds are of this job alone: what outlives it is a gift.
  *
  * @phpstan-type CostAsked array{
- *     currency: string, casts: int, reject_pct: float, materials: list<array{name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float}}>,
+ *     currency: string, casts: int, reject_pct: float,
+ *     materials: list<array{name: string, used_g: float, waste_pct: float, on_hand_g: float, kit: array{price: string, mass_g: float}}>,
  *     moulds: array{}, labour: list<array{what: string, min: float, hour_rate: string}>, other: list<array{name: string, price: string}>
  * }
  */
@@ -23,11 +24,18 @@ final readonly class Bill
      * @param  float  $making  minutes of hands before the first cast
      * @param  float  $casting  minutes of hands on the casts
      * @param  float  $chance  that a piece is good
-     * @return array{asked: CostAsked, codes: list<string>, guessed: list<string>} with the code of each line, and those whose price nobody wrote down
+     * @return array{asked: CostAsked, codes: list<string>, guessed: list<string>} with the code of each line, and those whose price nobody
+     *   wrote down
      */
     public function of(Combination $way, ?Making $mould, int $moulds, float $making, float $casting, float $chance): array
     {
-        $lines = [[$way->cast->code, $way->cast->name, $this->asked->count * $this->asked->piece->volumeMl() * $this->rubbers->of($way->cast)->sg, $this->book->cupLossPct, $way->cast->family]];
+        $lines = [
+            [
+                $way->cast->code, $way->cast->name,
+                $this->asked->count * $this->asked->piece->volumeMl() * $this->rubbers->of($way->cast)->sg, $this->book->cupLossPct,
+                $way->cast->family,
+            ],
+        ];
         if ($mould !== null) {
             $lines[] = $way->base === null
                 ? [Worked::PRINT, Worked::PRINT, $moulds * $mould->grams, $mould->lossPct, Worked::PRINT]
@@ -40,16 +48,24 @@ final readonly class Bill
             $price = $this->asked->prices[$code] ?? null;
             if ($price === null) {
                 $guessed[] = $code;
-                $price = ['price' => number_format(max(0.01, ($this->book->pricePerKg($family) ?? 0.0) * $this->book->kitG / 1000.0), 2, '.', ''), 'mass_g' => $this->book->kitG];
+                $price = [
+                    'price' => number_format(max(0.01, ($this->book->pricePerKg($family) ?? 0.0) * $this->book->kitG / 1000.0), 2, '.', ''),
+                    'mass_g' => $this->book->kitG,
+                ];
             }
-            $materials[] = ['name' => $name, 'used_g' => $grams, 'waste_pct' => $loss, 'on_hand_g' => $this->asked->onHand[$code] ?? 0.0, 'kit' => $price];
+            $materials[] = [
+                'name' => $name, 'used_g' => $grams, 'waste_pct' => $loss, 'on_hand_g' => $this->asked->onHand[$code] ?? 0.0,
+                'kit' => $price,
+            ];
             $codes[] = $code;
         }
-        $release = (int) ceil($this->asked->count / $way->gang / $way->release->every) * $way->release->cost + $moulds * array_sum(array_map(static fn (PutBetween $one): float => $one->cost, $way->others));
+        $release = (int) ceil($this->asked->count / $way->gang / $way->release->every) * $way->release->cost
+            + $moulds * array_sum(array_map(static fn (PutBetween $one): float => $one->cost, $way->others));
         $labour = static fn (string $what, float $min, string $rate): array => ['what' => $what, 'min' => $min, 'hour_rate' => $rate];
 
         return ['asked' => [
-            'currency' => $this->asked->currency, 'casts' => $this->asked->count, 'reject_pct' => self::rejects($chance), 'materials' => $materials, 'moulds' => [],
+            'currency' => $this->asked->currency, 'casts' => $this->asked->count, 'reject_pct' => self::rejects($chance),
+            'materials' => $materials, 'moulds' => [],
             'labour' => [$labour('moulds', $making, $this->asked->hourRate), $labour('casts', $casting, $this->asked->hourRate)],
             'other' => $release <= 0.0 ? [] : [['name' => 'release', 'price' => number_format(max(0.01, $release), 2, '.', '')]],
         ], 'codes' => $codes, 'guessed' => $guessed];

@@ -12,8 +12,8 @@ use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Phrase\Phrase;
 
 /**
- * Casting so many pieces in so many moulds: round after round, each opened as the next is poured. Of many rounds those of one stretch of work
- * are one step, with the waits between them.
+ * Casting so many pieces in so many moulds: round after round, each opened as the next is poured. Of many rounds those of one stretch of
+ * work are one step, with the waits between them.
  */
 final readonly class CastingRounds
 {
@@ -30,7 +30,7 @@ final readonly class CastingRounds
     /**
      * @param  int  $moulds  filled in a round
      * @param  int  $gang  pieces a mould
-     * @return list<Step>|Phrase with what is waited for before the first of them
+     * @return list<WayStep>|Phrase with what is waited for before the first of them
      */
     public function of(Worked $worked, BaseSheet $cast, PutBetween $release, int $moulds, int $gang, float $wait): array|Phrase
     {
@@ -56,9 +56,15 @@ final readonly class CastingRounds
         for ($done = 0; $done < $rounds; $done += $together) {
             $now = min($together, $rounds - $done);
             $hands = $now * ($open + $fill) - ($done === 0 ? $open : 0.0);
-            $steps[] = new Step('cast-'.(count($steps) + 1), $hands + ($now - 1) * $cures, $done === 0 ? $wait : $cures, null, 'cast', Phrase::of($now === 1 ? 'ways.step_round' : 'ways.step_rounds', ['first' => $done + 1, 'last' => $done + $now, 'of' => $rounds]), $hands);
+            $steps[] = new WayStep(
+                'cast-'.(count($steps) + 1), $hands + ($now - 1) * $cures, $done === 0 ? $wait : $cures, null, 'cast',
+                Phrase::of($now === 1 ? 'ways.step_round' : 'ways.step_rounds', [
+                    'first' => $done + 1, 'last' => $done + $now, 'of' => $rounds,
+                ]),
+                $hands,
+            );
         }
-        $steps[] = new Step('open', $open, $cures, null, 'cast', Phrase::of('ways.step_open_last'));
+        $steps[] = new WayStep('open', $open, $cures, null, 'cast', Phrase::of('ways.step_open_last'));
 
         return $steps;
     }
@@ -77,23 +83,33 @@ final readonly class CastingRounds
     {
         $mixing = $this->book->mixing($pieces * $this->asked->piece->volumeMl() * $cast->sg, $cast->viscosity);
 
-        return $moulds * ($worked->cast['prepare'] + $release->hands / $release->every + $worked->cast['pour'] * (1.0 + 0.2 * ($gang - 1))) + $mixing['mix'];
+        return $moulds * ($worked->cast['prepare'] + $release->hands / $release->every + $worked->cast['pour'] * (1.0 + 0.2 * ($gang - 1)))
+            + $mixing['mix'];
     }
 
-    /** @return array<string, mixed>|null the question to `sprue`; null where nothing runs in through one, or nobody measured how thick it is */
+    /**
+     * @return array<string, mixed>|null the question to `sprue`; null where nothing runs in through one, or nobody measured how thick it is
+     */
     public function spout(Worked $worked, BaseSheet $cast): ?array
     {
         $rubber = $this->rubbers->of($cast);
         $pot = $rubber->time(Milestone::PotLife);
-        if (! $worked->hasSpout || $rubber->viscosity === null || $pot === null || $this->asked->piece->volumeMl() > self::THROUGH_A_SPOUT_ML) {
+        if (
+            ! $worked->hasSpout
+            || $rubber->viscosity === null
+            || $pot === null
+            || $this->asked->piece->volumeMl() > self::THROUGH_A_SPOUT_ML
+        ) {
             return null;
         }
         $spout = $this->book->numbers('spout');
 
         return [
-            'volume_ml' => $this->asked->piece->volumeMl(), 'sg' => $rubber->sg, 'viscosity_pas' => $rubber->viscosity, 'pot_life_min' => $pot,
+            'volume_ml' => $this->asked->piece->volumeMl(), 'sg' => $rubber->sg, 'viscosity_pas' => $rubber->viscosity,
+            'pot_life_min' => $pot,
             'start_min' => $rubber->isHot() ? 0.0 : min(0.9 * $pot, $this->book->mixing(0.0, $rubber->viscosity)['mix']),
-            'diameter_mm' => $spout->number('diameter_mm'), 'length_mm' => $spout->number('length_mm'), 'head_mm' => $spout->number('head_mm'),
+            'diameter_mm' => $spout->number('diameter_mm'), 'length_mm' => $spout->number('length_mm'),
+            'head_mm' => $spout->number('head_mm'),
         ];
     }
 
@@ -103,10 +119,15 @@ final readonly class CastingRounds
         $asked = $this->spout($worked, $cast);
         $fills = $asked === null ? null : (new Spout(SpoutRequest::from(Fields::of($asked))))->fill();
 
-        return $fills === null || $fills->fillMin !== null ? null : Phrase::of('ways.sets_in_its_spout', ['cast' => $cast->name, 'mm' => $this->book->numbers('spout')->number('diameter_mm')]);
+        return $fills === null || $fills->fillMin !== null
+            ? null
+            : Phrase::of('ways.sets_in_its_spout', ['cast' => $cast->name, 'mm' => $this->book->numbers('spout')->number('diameter_mm')]);
     }
 
-    /** Minutes of hands between A meeting B and the last of it in its mould, of a cup that is poured at once; of what is cast hot from off the heat. */
+    /**
+     * Minutes of hands between A meeting B and the last of it in its mould, of a cup that is poured at once; of what is cast hot from off
+     * the heat.
+     */
     public function pouring(BaseSheet $cast): float
     {
         $rubber = $this->rubbers->of($cast);

@@ -18,7 +18,17 @@ final readonly class Combination
      * @param  int  $gang  pieces a mould
      * @param  array{id: string, left: array{low: int, likely: int, high: int}}|null  $rack  where it is a mould that is there
      */
-    public function __construct(public string $kind, public Worked $worked, public ?RankedMould $ranked, public ?BaseSheet $base, public BaseSheet $cast, public PutBetween $release, public array $others, public int $gang, public ?array $rack = null) {}
+    public function __construct(
+        public string $kind,
+        public Worked $worked,
+        public ?RankedMould $ranked,
+        public ?BaseSheet $base,
+        public BaseSheet $cast,
+        public PutBetween $release,
+        public array $others,
+        public int $gang,
+        public ?array $rack = null,
+    ) {}
 
     public function code(): string
     {
@@ -34,7 +44,10 @@ final readonly class Combination
     /** Unlike that of any other way; the number of moulds comes with it. */
     public function id(int $moulds): string
     {
-        return implode('/', [$this->rack === null ? $this->kind : "rack-{$this->rack['id']}", $this->code(), $this->cast->code, $this->release->release ?? 'none', $moulds.($this->gang > 1 ? "x{$this->gang}" : '')]);
+        return implode('/', [
+            $this->rack === null ? $this->kind : "rack-{$this->rack['id']}", $this->code(), $this->cast->code,
+            $this->release->release ?? 'none', $moulds.($this->gang > 1 ? "x{$this->gang}" : ''),
+        ]);
     }
 
     /** @return list<Phrase> what has to be tested before anything is poured, once each */

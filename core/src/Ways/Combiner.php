@@ -13,11 +13,11 @@ use Apalos\Core\Mould\MouldChooser;
 use Apalos\Core\Mould\MouldLibrary;
 use Apalos\Core\Mould\RankedMould;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Phrase\Quantity;
-use Apalos\Core\Units\Shore;
-use Apalos\Core\Units\ShoreScale;
 
-/** Puts together kinds, rubbers, casts and releases; what cannot be is left out, with its reason. Everything is asked of the engines that stand. */
+/**
+ * Puts together kinds, rubbers, casts and releases; what cannot be is left out, with its reason. Everything is asked of the engines that
+ * stand.
+ */
 final class Combiner
 {
     private const ALIKE_ON_THE_RACK = 2;
@@ -25,8 +25,17 @@ final class Combiner
     /** @var array<string, RankedMould> */
     private array $ranked = [];
 
-    public function __construct(private readonly WaysRequest $asked, private readonly WaysBook $book, private readonly MouldLibrary $moulds, private readonly Knowledge $knowledge, private readonly Meetings $meetings, private readonly LeftOut $leftOut)
-    {
+    private readonly Objections $objections;
+
+    public function __construct(
+        private readonly WaysRequest $asked,
+        private readonly WaysBook $book,
+        private readonly MouldLibrary $moulds,
+        private readonly Knowledge $knowledge,
+        private readonly Meetings $meetings,
+        private readonly LeftOut $leftOut,
+    ) {
+        $this->objections = new Objections($asked, $book, $moulds, $knowledge);
         foreach ((new MouldChooser($moulds, $knowledge))->choose($asked->piece)->ranked as $mould) {
             $this->ranked[$mould->kind] = $mould;
         }
@@ -78,7 +87,13 @@ final class Combiner
         $worked = $this->book->kinds[$mould['kind']] ?? null;
         $base = $this->asked->bases[$mould['base']] ?? null;
         if ($worked === null || ($base === null && ! $worked->isPrinted())) {
-            $this->leftOut->add("rack {$mould['id']}", Phrase::of($worked === null ? 'ways.unknown_kind' : 'ways.rubber_not_known', ['kind' => $mould['kind'], 'base' => $mould['base']]), $this->each());
+            $this->leftOut->add(
+                "rack {$mould['id']}",
+                Phrase::of($worked === null ? 'ways.unknown_kind' : 'ways.rubber_not_known', [
+                    'kind' => $mould['kind'], 'base' => $mould['base'],
+                ]),
+                $this->each(),
+            );
 
             return;
         }
@@ -90,19 +105,27 @@ final class Combiner
     /** @return \Generator<Combination> */
     private function kind(string $kind, Worked $worked, RankedMould $ranked): \Generator
     {
-        $takes = $worked->isPrinted() ? [null] : array_filter($this->asked->bases, fn (BaseSheet $base): bool => in_array($base->family, $this->moulds->kinds[$kind]->chemistry, true) && $worked->takes($base));
+        $takes = $worked->isPrinted()
+            ? [null]
+            : array_filter(
+                $this->asked->bases,
+                fn (BaseSheet $base): bool => in_array($base->family, $this->moulds->kinds[$kind]->chemistry, true)
+                    && $worked->takes($base),
+            );
         $forbids = max(1, count($takes)) * count($this->asked->casts) * $this->each();
-        $why = $this->againstKind($kind, $worked, $ranked);
+        $why = $this->objections->toKind($kind, $worked, $ranked);
         if ($why !== null || $takes === []) {
             $this->leftOut->add($kind, $why ?? Phrase::of('ways.no_rubber_for', ['kind' => $ranked->name]), $forbids);
 
             return;
         }
         foreach ($takes as $base) {
-            $why = $base === null ? null : $this->againstBase($kind, $base);
+            $why = $base === null ? null : $this->objections->toBase($kind, $base);
             $others = $why ?? $this->others($worked, $base);
             if ($others instanceof Phrase) {
-                $this->leftOut->add($base === null ? $kind : "{$kind} in {$base->code}", $others, count($this->asked->casts) * $this->each());
+                $this->leftOut->add(
+                    $base === null ? $kind : "{$kind} in {$base->code}", $others, count($this->asked->casts) * $this->each(),
+                );
 
                 continue;
             }
@@ -117,10 +140,13 @@ final class Combiner
     {
         $ranked = $this->ranked[$kind] ?? null;
         $chemistry = ($this->moulds->kinds[$kind] ?? null)->chemistry ?? [];
-        if ($ranked === null || (! $worked->isPrinted() && ($base === null || ! in_array($base->family, $chemistry, true) || ! $worked->takes($base)))) {
+        if (
+            $ranked === null
+            || (! $worked->isPrinted() && ($base === null || ! in_array($base->family, $chemistry, true) || ! $worked->takes($base)))
+        ) {
             return Phrase::of('ways.not_of_that', ['kind' => $ranked->name ?? $kind, 'base' => $base->name ?? '']);
         }
-        $why = $this->againstKind($kind, $worked, $ranked) ?? ($base === null ? null : $this->againstBase($kind, $base));
+        $why = $this->objections->toKind($kind, $worked, $ranked) ?? ($base === null ? null : $this->objections->toBase($kind, $base));
         $others = $why ?? $this->others($worked, $base);
         if ($others instanceof Phrase) {
             return $others;
@@ -132,12 +158,23 @@ final class Combiner
                 return $result->because[0]['text'] ?? $result->inShort;
             }
             $of = $this->knowledge->release($release);
-            $way = new PutBetween($asked, $release, $of->minutes(false, $of->coats), $of->coats * $this->book->coatMin, 0.0, 0.0, $of->cost, $of->every, null, null);
+            $way = new PutBetween(
+                $asked, $release, $of->minutes(false, $of->coats), $of->coats * $this->book->coatMin, 0.0, 0.0, $of->cost, $of->every, null,
+                null,
+            );
 
-            return array_map(static fn (int $pieces): Combination => new Combination($kind, $worked, $ranked, $base, $cast, $way, $others, $pieces), $worked->gang);
+            return array_map(
+                static fn (int $pieces): Combination => new Combination($kind, $worked, $ranked, $base, $cast, $way, $others, $pieces),
+                $worked->gang,
+            );
         }
         $left = new LeftOut;
-        $found = iterator_to_array((new self($this->asked, $this->book, $this->moulds, $this->knowledge, $this->meetings, $left))->cast($kind, $worked, $ranked, $base, $cast, $others, null), false);
+        $found = iterator_to_array(
+            (new self($this->asked, $this->book, $this->moulds, $this->knowledge, $this->meetings, $left))->cast(
+                $kind, $worked, $ranked, $base, $cast, $others, null,
+            ),
+            false,
+        );
 
         return $found === [] ? ($left->toArray()[0]['why'] ?? Phrase::of('ways.no_way')) : $found;
     }
@@ -145,65 +182,20 @@ final class Combiner
     /** The same way for a piece of which more is known; null where it is then forbidden. */
     public function again(Combination $way): ?Combination
     {
-        if ($way->rack === null && $way->base !== null && $this->againstBase($way->kind, $way->base) !== null) {
+        if ($way->rack === null && $way->base !== null && $this->objections->toBase($way->kind, $way->base) !== null) {
             return null;
         }
 
-        return new Combination($way->kind, $way->worked, $way->rack === null ? $this->ranked($way->kind) : null, $way->base, $way->cast, $way->release, $way->others, $way->gang, $way->rack);
+        return new Combination(
+            $way->kind, $way->worked, $way->rack === null ? $this->ranked($way->kind) : null, $way->base, $way->cast, $way->release,
+            $way->others, $way->gang, $way->rack,
+        );
     }
 
     /** So many releases there are, and none. */
     private function each(): int
     {
         return count($this->knowledge->releases) + 1;
-    }
-
-    private function againstKind(string $kind, Worked $worked, RankedMould $ranked): ?Phrase
-    {
-        if ($worked->needs !== null && ! ($this->asked->gear[$worked->needs] ?? false)) {
-            return Phrase::of("ways.needs_{$worked->needs}");
-        }
-        // What its chemistry costs it is asked of each rubber: here count the reasons of the kind.
-        $score = 50.0 + array_sum($ranked->weights);
-        if ($score < $this->book->leastScore) {
-            $worst = $ranked->weights;
-            asort($worst);
-
-            return Phrase::written((string) array_key_first($worst));
-        }
-        $lasts = $this->moulds->kinds[$kind]->lasts;
-
-        return $lasts !== null && $lasts * 12 < $this->asked->count ? Phrase::of('ways.lasts_one', ['lasts' => $lasts]) : null;
-    }
-
-    private function againstBase(string $kind, BaseSheet $base): ?Phrase
-    {
-        $family = $this->knowledge->family($base->family);
-        $bears = $base->bearsHeat() ?? ($this->knowledge->surfaces[$family->curesTo] ?? null)?->bears;
-        if ($bears !== null && $this->asked->piece->heatC > $bears->degrees) {
-            return Phrase::of('mould.bears', ['family' => $base->name, 'bears' => Quantity::temperature($bears->degrees), 'heat' => Quantity::temperature($this->asked->piece->heatC)]);
-        }
-        $wanted = $this->moulds->hardness->of($this->moulds->kinds[$kind], $base->family, $this->asked->piece);
-        $is = self::onA($base);
-        if ($wanted !== null && $is !== null && ($is < $wanted['low'] - $this->book->hardnessSlack || $is > $wanted['high'] + $this->book->hardnessSlack)) {
-            return Phrase::of($is < $wanted['low'] ? 'ways.too_soft' : 'ways.too_hard', ['base' => $base->name, 'is' => $is, 'low' => $wanted['low'], 'high' => $wanted['high']]);
-        }
-        $elongation = $base->sheet()->numberOrNull('elongation_pct');
-        if ($this->asked->stretch !== null && $elongation !== null && $this->asked->stretch > MouldLibrary::SAFE_STRETCH * $elongation && ! $this->moulds->kinds[$kind]->wall->isRigid) {
-            return Phrase::of('mould.stretch', ['stretch' => $this->asked->stretch, 'rubber' => $base->name, 'bears' => MouldLibrary::SAFE_STRETCH * $elongation]);
-        }
-
-        return null;
-    }
-
-    /** @return float|null Shore A */
-    private static function onA(BaseSheet $base): ?float
-    {
-        if ($base->hardness === null || ! in_array($base->hardness['scale'], ['A', '00'], true)) {
-            return null;
-        }
-
-        return $base->hardness['scale'] === 'A' ? $base->hardness['reading'] : Shore::ofModulusOn(ShoreScale::A, Shore::of(ShoreScale::DoubleO, $base->hardness['reading'])->modulus())->reading;
     }
 
     /** @return list<PutBetween>|Phrase what the rubber of a mould meets on its way, the original first; or why that cannot be */
@@ -220,7 +212,9 @@ final class Combiner
             $asked[] = match ($what) {
                 'half' => ['fresh' => $fresh, 'surface' => ['id' => $family->curesTo], 'use' => $use],
                 'layer' => ['fresh' => $fresh, 'surface' => ['id' => $family->curesTo, 'hours_since_cure' => 0.5], 'intent' => 'bond'],
-                'jacket' => ['fresh' => ['family' => $worked->jacket ?? 'plaster', 'skin_safe' => false], 'surface' => ['id' => $family->curesTo]],
+                'jacket' => [
+                    'fresh' => ['family' => $worked->jacket ?? 'plaster', 'skin_safe' => false], 'surface' => ['id' => $family->curesTo],
+                ],
                 default => ['fresh' => $fresh, 'surface' => ['id' => $this->book->surface($what)]],
             };
         }
@@ -242,8 +236,15 @@ final class Combiner
      * @param  array{id: string, left: array{low: int, likely: int, high: int}}|null  $rack
      * @return \Generator<Combination>
      */
-    private function cast(string $kind, Worked $worked, ?RankedMould $ranked, ?BaseSheet $base, BaseSheet $cast, array $others, ?array $rack): \Generator
-    {
+    private function cast(
+        string $kind,
+        Worked $worked,
+        ?RankedMould $ranked,
+        ?BaseSheet $base,
+        BaseSheet $cast,
+        array $others,
+        ?array $rack,
+    ): \Generator {
         $what = $rack === null ? "{$cast->code} in ".($base->code ?? $kind) : "{$cast->code} in rack {$rack['id']}";
         if ($this->asked->piece->flags['skin'] && ! $cast->isForSkin()) {
             $this->leftOut->add($cast->code, Phrase::of('ways.not_for_skin', ['base' => $cast->name]), $this->each());

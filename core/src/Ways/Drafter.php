@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Ways;
 
+use Apalos\Core\Care\MouldLife;
+use Apalos\Core\Care\Wear;
 use Apalos\Core\Casting\CastingWays;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\Fields;
-use Apalos\Core\Keep\MouldLife;
-use Apalos\Core\Keep\Wear;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Material\Shelf;
 use Apalos\Core\Mould\MouldLibrary;
@@ -47,8 +47,15 @@ final class Drafter
     /** @var array<string, Making|Phrase> */
     private array $made = [];
 
-    public function __construct(private readonly WaysRequest $asked, private readonly WaysBook $book, private readonly MouldLibrary $moulds, private readonly Wear $wear, Shelf $shelf, CastingWays $casting, private readonly Families $families)
-    {
+    public function __construct(
+        private readonly WaysRequest $asked,
+        private readonly WaysBook $book,
+        private readonly MouldLibrary $moulds,
+        private readonly Wear $wear,
+        Shelf $shelf,
+        CastingWays $casting,
+        private readonly Families $families,
+    ) {
         $this->rubbers = new Rubbers($asked->room, $casting);
         $this->making = new MouldMaking($asked, $book, $this->rubbers);
         $this->rounds = new CastingRounds($asked, $book, $this->rubbers);
@@ -62,16 +69,22 @@ final class Drafter
     /** The way with as many moulds as the life and the due time want, no more; or why it cannot be. */
     public function draft(Combination $way): Draft|Phrase
     {
-        $sets = $this->sets["{$way->cast->code}/".($way->worked->hasSpout ? 'spout' : 'open')] ??= $this->rounds->setsInItsSpout($way->worked, $way->cast) ?? false;
+        $sets = $this->sets["{$way->cast->code}/".($way->worked->hasSpout ? 'spout' : 'open')] ??= $this->rounds->setsInItsSpout(
+            $way->worked, $way->cast,
+        ) ?? false;
         if ($sets instanceof Phrase) {
             return $sets;
         }
         $life = $this->life($way);
         $pours = (int) ceil($this->asked->count / $way->gang);
         if ($way->rack !== null) {
-            return $life['low'] < $pours ? Phrase::of('ways.not_enough_left', ['low' => $life['low'], 'casts' => $pours]) : $this->with($way, null, 1, $life);
+            return $life['low'] < $pours
+                ? Phrase::of('ways.not_enough_left', ['low' => $life['low'], 'casts' => $pours])
+                : $this->with($way, null, 1, $life);
         }
-        $mould = $this->made[$way->kind.'/'.$way->code().'/'.$way->gang] ??= $way->ranked === null ? Phrase::of('ways.no_rubber') : $this->making->of($way->worked, $way->ranked, $way->base, $way->gang);
+        $mould = $this->made[$way->kind.'/'.$way->code().'/'.$way->gang] ??= $way->ranked === null
+            ? Phrase::of('ways.no_rubber')
+            : $this->making->of($way->worked, $way->ranked, $way->base, $way->gang);
         if ($mould instanceof Phrase) {
             return $mould;
         }
@@ -80,7 +93,11 @@ final class Drafter
             return Phrase::of('ways.too_many_moulds', ['moulds' => $needed, 'low' => $life['low']]);
         }
         $best = $this->with($way, $mould, $needed, $life);
-        for ($more = $needed + 1; $this->asked->due !== null && $more <= min($needed + self::MORE, self::MOST_MOULDS, $pours) && ($best instanceof Phrase || $best->late > 0.0); $more++) {
+        for (
+            $more = $needed + 1; $this->asked->due !== null
+            && $more <= min($needed + self::MORE, self::MOST_MOULDS, $pours)
+            && ($best instanceof Phrase || $best->late > 0.0); $more++
+        ) {
             $next = $this->with($way, $mould, $more, $life);
             $best = $next instanceof Draft && ($best instanceof Phrase || $next->late < $best->late) ? $next : $best;
         }
@@ -110,40 +127,61 @@ final class Drafter
         if ($odds->likely() < $this->book->leastChance) {
             return $odds->against[0] ?? Phrase::of('ways.hardly_ever');
         }
-        $hands = static fn (bool $casts): float => array_sum(array_map(static fn (Step $step): float => ($step->stage === 'cast') === $casts ? $step->hands() : 0.0, $steps));
+        $hands = static fn (bool $casts): float => array_sum(
+            array_map(static fn (WayStep $step): float => ($step->stage === 'cast') === $casts ? $step->hands() : 0.0, $steps),
+        );
         $bill = $this->bill->of($way, $mould, $moulds, $hands(false), $hands(true), $odds->steady());
 
-        return new Draft($way, $moulds, $mould, $this->rounds->spout($way->worked, $way->cast), $steps, $end, $this->asked->due === null ? 0.0 : max(0.0, $end - $this->asked->due), $hands(false) + $hands(true), $odds, $bill, $life, Bill::aPiece($bill['asked']));
+        return new Draft(
+            $way, $moulds, $mould, $this->rounds->spout($way->worked, $way->cast), $steps, $end,
+            $this->asked->due === null ? 0.0 : max(0.0, $end - $this->asked->due), $hands(false) + $hands(true), $odds, $bill, $life,
+            Bill::aPiece($bill['asked']),
+        );
     }
 
-    /** @return array{list<Step>, float} all that comes before the first cast: tests, what makes the original ready, one mould after the other; and the wait after it */
+    /**
+     * @return array{list<WayStep>, float} all that comes before the first cast: tests, what makes the original ready, one mould after the
+     *   other; and the wait after it
+     */
     private function before(Combination $way, ?Making $mould, int $moulds): array
     {
         $steps = [];
         foreach ($way->tests() as $i => $test) {
-            $steps[] = new Step('test-'.($i + 1), $this->book->testHands, 0.0, null, 'test', $test);
+            $steps[] = new WayStep('test-'.($i + 1), $this->book->testHands, 0.0, null, 'test', $test);
         }
         $once = array_map(static fn (PutBetween $one): float => $one->waitsOnce, [...$way->others, $way->release]);
         // A patch stands as long as what is tested takes to open.
         $others = array_filter($way->others, static fn (PutBetween $one): bool => $one->test !== null) !== [];
-        $wait = $steps === [] ? 0.0 : max([...$once, $others ? $this->demould($way->base) : 0.0, $way->release->test === null ? 0.0 : $this->demould($way->cast)]);
+        $wait = $steps === []
+            ? 0.0
+            : max([...$once, $others ? $this->demould($way->base) : 0.0, $way->release->test === null ? 0.0 : $this->demould($way->cast)]);
         $original = $way->original();
         for ($i = 1; $i <= ($mould === null ? 0 : $moulds); $i++) {
             if ($original !== null && $original->hands + $original->handsOnce + $original->waits + $original->waitsOnce > 0.0) {
                 $isTest = $original->test !== null;
-                $steps[] = new Step("prepare-{$i}", max(1.0, $original->hands + ($i === 1 && ! $isTest ? $original->handsOnce : 0.0)), $wait, null, 'prepare', $original->what ?? Phrase::of('ways.step_prepare'));
+                $steps[] = new WayStep(
+                    "prepare-{$i}", max(1.0, $original->hands + ($i === 1 && ! $isTest ? $original->handsOnce : 0.0)), $wait, null,
+                    'prepare', $original->what ?? Phrase::of('ways.step_prepare'),
+                );
                 $wait = $original->waits + ($i === 1 && ! $isTest ? $original->waitsOnce : 0.0);
             }
             foreach ($mould->stages ?? [] as $k => $stage) {
                 $parts = (int) max(1, ceil($stage['minutes'] / max(1.0, $this->asked->longest) - 1e-9));
                 for ($part = 1; $part <= $parts; $part++) {
-                    $steps[] = new Step("mould-{$i}-".($k + 1).($parts > 1 ? "-{$part}" : ''), $stage['minutes'] / $parts, $part > 1 ? 0.0 : max($stage['from'], $k === 0 ? $wait : 0.0), $part > 1 || $stage['until'] === null ? null : $stage['until'], 'mould', Phrase::of('ways.step_mould', ['mould' => $i, 'of' => $moulds, 'stage' => $k + 1]));
+                    $steps[] = new WayStep(
+                        "mould-{$i}-".($k + 1).($parts > 1 ? "-{$part}" : ''), $stage['minutes'] / $parts,
+                        $part > 1 ? 0.0 : max($stage['from'], $k === 0 ? $wait : 0.0),
+                        $part > 1 || $stage['until'] === null ? null : $stage['until'], 'mould',
+                        Phrase::of('ways.step_mould', ['mould' => $i, 'of' => $moulds, 'stage' => $k + 1]),
+                    );
                 }
             }
             $wait = $mould->wait ?? 0.0;
         }
         if ($way->release->waitsOnce + $way->release->handsOnce > 0.0 && $way->release->test === null) {
-            $steps[] = new Step('ready', max(1.0, $way->release->handsOnce), $wait, null, 'prepare', $way->release->what ?? Phrase::of('ways.step_prepare'));
+            $steps[] = new WayStep(
+                'ready', max(1.0, $way->release->handsOnce), $wait, null, 'prepare', $way->release->what ?? Phrase::of('ways.step_prepare'),
+            );
             $wait = $way->release->waitsOnce;
         }
 
@@ -165,8 +203,14 @@ final class Drafter
         if ($lasts !== null) {
             return ['asked' => null, 'low' => $lasts, 'likely' => $lasts, 'high' => $lasts];
         }
-        $pairing = $this->wear->here($this->families->ofMould($way), $this->families->of($way->cast), $way->release->release !== null, $way->base?->sheet()->numberOrNull('tear_n_mm'), $way->base?->shoreA(), $this->asked->piece->undercuts());
-        $asked = ['pairing' => ['median' => $pairing->median, 'spread' => $pairing->spread], 'others' => [], 'casts' => 0, 'ahead' => (int) ceil($this->asked->count / $way->gang)];
+        $pairing = $this->wear->here(
+            $this->families->ofMould($way), $this->families->of($way->cast), $way->release->release !== null,
+            $way->base?->sheet()->numberOrNull('tear_n_mm'), $way->base?->shoreA(), $this->asked->piece->undercuts(),
+        );
+        $asked = [
+            'pairing' => ['median' => $pairing->median, 'spread' => $pairing->spread], 'others' => [], 'casts' => 0,
+            'ahead' => (int) ceil($this->asked->count / $way->gang),
+        ];
 
         return $this->lives["{$pairing->median}/{$pairing->spread}/{$asked['ahead']}"] ??= (static function () use ($asked): array {
             $life = (new MouldLife)->ask(Fields::of($asked));

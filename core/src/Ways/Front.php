@@ -111,13 +111,20 @@ final readonly class Front
         $chosen = [];
         foreach ([0, 1, 2, self::CHANCE] as $which) {
             $best = array_keys($scaled);
-            usort($best, static fn (int $a, int $b): int => [$scaled[$a][$which], array_sum($scaled[$a])] <=> [$scaled[$b][$which], array_sum($scaled[$b])]);
+            usort(
+                $best,
+                static fn (int $a, int $b): int => [
+                    $scaled[$a][$which], array_sum($scaled[$a]),
+                ] <=> [$scaled[$b][$which], array_sum($scaled[$b])],
+            );
             $chosen[$best[0]] = true;
         }
         while (count($chosen) < $most) {
             [$farthest, $which] = [-1.0, -1];
             foreach (array_keys($scaled) as $i) {
-                $near = isset($chosen[$i]) ? -1.0 : min(array_map(static fn (int $c): float => self::apart($scaled[$i], $scaled[$c]), array_keys($chosen)));
+                $near = isset($chosen[$i])
+                    ? -1.0
+                    : min(array_map(static fn (int $c): float => self::apart($scaled[$i], $scaled[$c]), array_keys($chosen)));
                 if ($near > $farthest) {
                     [$farthest, $which] = [$near, $i];
                 }

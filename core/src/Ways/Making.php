@@ -18,7 +18,17 @@ final readonly class Making
      * @param  array<string, mixed>|null  $gang  the question to `gang`
      * @param  float  $pourMin  minutes of hands between A meeting B and the last of it in place
      */
-    public function __construct(public array $stages, public float $wait, public float $grams, public float $ml, public float $lossPct, public float $jacketG, public ?array $build, public ?array $gang, public float $pourMin) {}
+    public function __construct(
+        public array $stages,
+        public float $wait,
+        public float $grams,
+        public float $ml,
+        public float $lossPct,
+        public float $jacketG,
+        public ?array $build,
+        public ?array $gang,
+        public float $pourMin,
+    ) {}
 
     public function hands(): float
     {

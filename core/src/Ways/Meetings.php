@@ -56,7 +56,10 @@ final class Meetings
         foreach ($result->releases as ['release' => $release]) {
             $with = [...$asked, 'release' => $release->id];
             if ($this->engine->judge(ContactRequest::from(Fields::of($with), $this->knowledge))->safe) {
-                $ways[] = new PutBetween($with, $release->id, $release->minutes($request->isPorous(), $release->coats), $release->coats * $this->book->coatMin, 0.0, 0.0, $release->cost, $release->every, null, null, $release->sure === Sure::Disputed);
+                $ways[] = new PutBetween(
+                    $with, $release->id, $release->minutes($request->isPorous(), $release->coats), $release->coats * $this->book->coatMin,
+                    0.0, 0.0, $release->cost, $release->every, null, null, $release->sure === Sure::Disputed,
+                );
             }
         }
         if ($ways === []) {
@@ -99,7 +102,8 @@ final class Meetings
         $each = $release?->minutes($request->isPorous(), $release->coats) ?? 0.0;
 
         return new PutBetween(
-            $with, $release?->id, $each, ($release->coats ?? 0) * $this->book->coatMin, max(0.0, $out->addsMin - $each), $hands + ($test === null ? 0.0 : $this->book->testHands),
+            $with, $release?->id, $each, ($release->coats ?? 0) * $this->book->coatMin, max(0.0, $out->addsMin - $each),
+            $hands + ($test === null ? 0.0 : $this->book->testHands),
             $release->cost ?? 0.0, $release->every ?? 1, $test, $out->what, $release?->sure === Sure::Disputed,
         );
     }
@@ -112,14 +116,21 @@ final class Meetings
     {
         // Without a test comes before one with a test, whatever it takes.
         // What only some hold to part is taken where nothing else is there.
-        foreach ([static fn (PutBetween $one): bool => $one->test === null, static fn (PutBetween $one): bool => ! $one->isDisputed] as $better) {
+        foreach ([
+            static fn (PutBetween $one): bool => $one->test === null, static fn (PutBetween $one): bool => ! $one->isDisputed,
+        ] as $better) {
             $ways = array_values(array_filter($ways, $better)) ?: $ways;
         }
         // Behind the best stays what saves time, hands or money against all before it.
         $kept = [];
         foreach ($ways as $way) {
             $its = self::takes($way);
-            $isWorse = array_filter($kept, static fn (PutBetween $one): bool => ! in_array(true, array_map(static fn (float $there, float $here): bool => $here < $there, self::takes($one), $its), true)) !== [];
+            $isWorse = array_filter(
+                $kept,
+                static fn (PutBetween $one): bool => ! in_array(
+                    true, array_map(static fn (float $there, float $here): bool => $here < $there, self::takes($one), $its), true,
+                ),
+            ) !== [];
             if (! $isWorse) {
                 $kept[] = $way;
             }

@@ -14,7 +14,9 @@ use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mould\RankedMould;
 use Apalos\Core\Phrase\Phrase;
 
-/** How a mould of a kind is made of a rubber: its stages by the hours of its kind, its coats as `build` has them, a gang as `gang` lays it. */
+/**
+ * How a mould of a kind is made of a rubber: its stages by the hours of its kind, its coats as `build` has them, a gang as `gang` lays it.
+ */
 final readonly class MouldMaking
 {
     /** A jacket learns to fit overnight. */
@@ -56,7 +58,10 @@ final readonly class MouldMaking
             $wait = $stage['wait'] ?? (float) $demould;
         }
 
-        return new Making($stages, $wait, $grams, $ml, $this->book->cupLossPct, $worked->jacket === null ? 0.0 : $this->jacket(), null, $layout, $this->book->cup($grams / max(1, count($stages) - 1), $rubber?->viscosity));
+        return new Making(
+            $stages, $wait, $grams, $ml, $this->book->cupLossPct, $worked->jacket === null ? 0.0 : $this->jacket(), null, $layout,
+            $this->book->cup($grams / max(1, count($stages) - 1), $rubber?->viscosity),
+        );
     }
 
     private function brushed(RankedMould $ranked, Rubber $rubber, float $demould): Making|Phrase
@@ -71,9 +76,12 @@ final readonly class MouldMaking
             }
         }
         $build = [
-            'area_mm2' => $area, 'flange_mm2' => $glove->number('flange') * $area, 'thickness_mm' => ['least' => $glove->number('least_mm'), 'most' => $glove->number('most_mm')],
-            'print_mm' => $glove->number('print_mm'), 'coat_mm' => $glove->number('coat_mm'), 'fill_ml' => 0, 'loss_pct' => $this->book->cupLossPct, 'sg' => $rubber->sg, 'times' => $needed,
-            'mix_min' => $glove->number('mix_min'), 'brush_ml_per_min' => $glove->number('brush_ml_per_min'), 'keys' => null, 'jacket' => ['wait_min' => $demould, 'hands_min' => $glove->number('jacket_min')],
+            'area_mm2' => $area, 'flange_mm2' => $glove->number('flange') * $area,
+            'thickness_mm' => ['least' => $glove->number('least_mm'), 'most' => $glove->number('most_mm')],
+            'print_mm' => $glove->number('print_mm'), 'coat_mm' => $glove->number('coat_mm'), 'fill_ml' => 0,
+            'loss_pct' => $this->book->cupLossPct, 'sg' => $rubber->sg, 'times' => $needed,
+            'mix_min' => $glove->number('mix_min'), 'brush_ml_per_min' => $glove->number('brush_ml_per_min'), 'keys' => null,
+            'jacket' => ['wait_min' => $demould, 'hands_min' => $glove->number('jacket_min')],
         ];
         try {
             $mould = (new BrushedMould)->plan(BrushedMouldRequest::from(Fields::of($build)));
@@ -91,7 +99,10 @@ final readonly class MouldMaking
         $stages[] = ['minutes' => max(self::LEAST, (1.0 - self::BEFORE) * $rest), 'from' => self::JACKET_RESTS, 'until' => null];
 
         // A coat of several cups has its pot life cup by cup.
-        return new Making($stages, 0.0, $mould->mass()->g, array_sum(array_map(static fn ($coat): float => $coat->volume->ml, $mould->coats)), 0.0, $this->jacket(), $build, null, min($longest, 0.5 * $needed[Milestone::PotLife->value]));
+        return new Making(
+            $stages, 0.0, $mould->mass()->g, array_sum(array_map(static fn ($coat): float => $coat->volume->ml, $mould->coats)), 0.0,
+            $this->jacket(), $build, null, min($longest, 0.5 * $needed[Milestone::PotLife->value]),
+        );
     }
 
     /** @return array<string, mixed> the question to `gang` */
@@ -101,8 +112,12 @@ final readonly class MouldMaking
         [$l, $w, $h] = $this->asked->piece->size;
 
         return [
-            'piece' => ['l_mm' => $l, 'w_mm' => $w, 'h_mm' => $h, 'volume_ml' => min($this->asked->piece->volumeMl(), $l * $w * $h / 1000.0)], 'count' => $pieces,
-            'wall_mm' => $gang->number('wall_mm'), 'gap_mm' => $gang->number('gap_mm'), 'base_mm' => $gang->number('base_mm'), 'over_mm' => $gang->number('over_mm'),
+            'piece' => [
+                'l_mm' => $l, 'w_mm' => $w, 'h_mm' => $h, 'volume_ml' => min($this->asked->piece->volumeMl(), $l * $w * $h / 1000.0),
+            ],
+            'count' => $pieces,
+            'wall_mm' => $gang->number('wall_mm'), 'gap_mm' => $gang->number('gap_mm'), 'base_mm' => $gang->number('base_mm'),
+            'over_mm' => $gang->number('over_mm'),
         ];
     }
 

@@ -29,15 +29,30 @@ final readonly class Odds
      * @param  list<Phrase>  $against
      * @param  list<Phrase>  $raise  what would make it likelier
      */
-    private function __construct(private Beta $share, private float $factor, private float $clears, public float $usual, public float $same, public float $alike, public array $against, public array $raise) {}
+    private function __construct(
+        private Beta $share,
+        private float $factor,
+        private float $clears,
+        public float $usual,
+        public float $same,
+        public float $alike,
+        public array $against,
+        public array $raise,
+    ) {}
 
     public static function of(Combination $way, WaysRequest $asked, WaysBook $book, Rubbers $rubbers, ?Making $mould, float $pouring): self
     {
-        $past = $asked->past->of($way->kind, $way->called(), [$way->cast->code, $way->cast->family], $way->worked->usual, $book->usualCounts, $book->alikeCounts);
+        $past = $asked->past->of(
+            $way->kind, $way->called(), [$way->cast->code, $way->cast->family], $way->worked->usual, $book->usualCounts, $book->alikeCounts,
+        );
         [$factor, $clears, $against, $raise] = [1.0, 1.0, [], []];
         foreach (['mould' => $mould === null ? null : $way->base, 'cast' => $way->cast] as $of => $base) {
             foreach ($book->gear as $gear) {
-                if ($base !== null && ! ($asked->gear[$gear->without] ?? false) && $gear->counts($of, $rubbers->of($base)->viscosity, $rubbers->of($base)->time(Milestone::PotLife), $asked->thinnest)) {
+                if (
+                    $base !== null
+                    && ! ($asked->gear[$gear->without] ?? false)
+                    && $gear->counts($of, $rubbers->of($base)->viscosity, $rubbers->of($base)->time(Milestone::PotLife), $asked->thinnest)
+                ) {
                     $factor *= $gear->factor;
                     $against[] = Phrase::written($gear->against);
                     $raise[] = Phrase::written($gear->raise);
@@ -48,7 +63,9 @@ final readonly class Odds
             $met = self::met($there, $needed, $book->handsSpread);
             $factor *= $met;
             if ($met < self::TIGHT) {
-                $against[] = Phrase::of('ways.tight', ['what' => $name, 'there' => Quantity::duration($there), 'needed' => Quantity::duration($needed)]);
+                $against[] = Phrase::of('ways.tight', [
+                    'what' => $name, 'there' => Quantity::duration($there), 'needed' => Quantity::duration($needed),
+                ]);
                 $raise[] = Phrase::of('ways.raise_slower', ['what' => $name]);
             }
         }
@@ -78,7 +95,9 @@ final readonly class Odds
                 yield [$stage['until'] - $stage['from'], $stage['minutes'], Phrase::of('ways.the_coat')];
             }
         }
-        foreach ([[$mould === null ? null : $way->base, $mould->pourMin ?? 0.0, 'ways.the_mould'], [$way->cast, $pouring, 'ways.the_cast']] as [$base, $needed, $name]) {
+        foreach ([
+            [$mould === null ? null : $way->base, $mould->pourMin ?? 0.0, 'ways.the_mould'], [$way->cast, $pouring, 'ways.the_cast'],
+        ] as [$base, $needed, $name]) {
             $pot = $base === null ? null : $rubbers->of($base)->time(Milestone::PotLife);
             if ($pot !== null) {
                 yield [self::USABLE * $pot, $needed, Phrase::of($name)];
@@ -100,6 +119,9 @@ final readonly class Odds
     /** @return array{low: float, high: float} within which it lies with a chance of 80 % */
     public function band(): array
     {
-        return ['low' => $this->share->quantile(self::BAND[0]) * $this->factor * $this->clears, 'high' => $this->share->quantile(self::BAND[1]) * $this->factor * $this->clears];
+        return [
+            'low' => $this->share->quantile(self::BAND[0]) * $this->factor * $this->clears,
+            'high' => $this->share->quantile(self::BAND[1]) * $this->factor * $this->clears,
+        ];
     }
 }

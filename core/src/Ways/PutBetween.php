@@ -22,5 +22,17 @@ final readonly class PutBetween
      * @param  Phrase|null  $what  is done, beside a release
      * @param  bool  $isDisputed  only some hold that its release parts
      */
-    public function __construct(public array $asked, public ?string $release, public float $waits, public float $hands, public float $waitsOnce, public float $handsOnce, public float $cost, public int $every, public ?Phrase $test, public ?Phrase $what, public bool $isDisputed = false) {}
+    public function __construct(
+        public array $asked,
+        public ?string $release,
+        public float $waits,
+        public float $hands,
+        public float $waitsOnce,
+        public float $handsOnce,
+        public float $cost,
+        public int $every,
+        public ?Phrase $test,
+        public ?Phrase $what,
+        public bool $isDisputed = false,
+    ) {}
 }

@@ -39,21 +39,36 @@ final readonly class Questions
         $piece = $this->asked->in->object('piece');
         if (! $piece->has('volume_ml')) {
             $ml = $this->asked->piece->volumeMl();
-            yield ['volume_ml', Phrase::of('ways.ask_volume'), [$with('piece', 'volume_ml', 0.6 * $ml), $with('piece', 'volume_ml', 1.6 * $ml)]];
+            yield [
+                'volume_ml', Phrase::of('ways.ask_volume'),
+                [$with('piece', 'volume_ml', 0.6 * $ml), $with('piece', 'volume_ml', 1.6 * $ml)],
+            ];
         }
         if (! $piece->has('area_mm2')) {
             $area = $this->asked->piece->areaMm2();
-            yield ['area_mm2', Phrase::of('ways.ask_area'), [$with('piece', 'area_mm2', 0.7 * $area), $with('piece', 'area_mm2', 1.4 * $area)]];
+            yield [
+                'area_mm2', Phrase::of('ways.ask_area'), [$with('piece', 'area_mm2', 0.7 * $area), $with('piece', 'area_mm2', 1.4 * $area)],
+            ];
         }
         if (! $piece->has('thinnest_mm')) {
-            yield ['thinnest_mm', Phrase::of('ways.ask_thinnest'), [$with('piece', 'thinnest_mm', 1.0), $with('piece', 'thinnest_mm', 5.0)]];
+            yield [
+                'thinnest_mm', Phrase::of('ways.ask_thinnest'), [$with('piece', 'thinnest_mm', 1.0), $with('piece', 'thinnest_mm', 5.0)],
+            ];
         }
         if (! $piece->has('stretch_pct')) {
-            yield ['stretch_pct', Phrase::of('ways.ask_stretch'), [$with('piece', 'stretch_pct', 10.0), $with('piece', 'stretch_pct', 150.0)]];
+            yield [
+                'stretch_pct', Phrase::of('ways.ask_stretch'), [$with('piece', 'stretch_pct', 10.0), $with('piece', 'stretch_pct', 150.0)],
+            ];
         }
-        foreach (array_slice(array_unique(array_merge(...array_map(static fn (WayAnswer $way): array => $way->draft->bill['guessed'] ?? [], $this->ways))), 0, 3) as $code) {
+        foreach (array_slice(
+            array_unique(array_merge(...array_map(static fn (WayAnswer $way): array => $way->draft->bill['guessed'] ?? [], $this->ways))),
+            0, 3,
+        ) as $code) {
             $usual = $this->usual($code);
-            $prices = fn (float $times): array => $with('money', 'prices', [...($this->asked->in->object('money')->objectOrNull('prices')?->toArray() ?? []), $code => ['price' => number_format(max(0.01, $times * $usual['price']), 2, '.', ''), 'mass_g' => $usual['mass_g']]]);
+            $prices = fn (float $times): array => $with('money', 'prices', [
+                ...($this->asked->in->object('money')->objectOrNull('prices')?->toArray() ?? []),
+                $code => ['price' => number_format(max(0.01, $times * $usual['price']), 2, '.', ''), 'mass_g' => $usual['mass_g']],
+            ]);
             yield ["price:{$code}", Phrase::of('ways.ask_price', ['code' => $code]), [$prices(0.6), $prices(1.8)]];
         }
     }
@@ -110,7 +125,10 @@ final readonly class Questions
         return $moves;
     }
 
-    /** @return array{float, float, float, float} the best in each of the ways that were found, as they then are; what is then forbidden counts no more */
+    /**
+     * @return array{float, float, float, float} the best in each of the ways that were found, as they then are; what is then forbidden
+     *   counts no more
+     */
     private function best(WaysRequest $asked): array
     {
         $combiner = $this->finder->combiner($asked, new LeftOut);
@@ -122,6 +140,11 @@ final readonly class Questions
             $draft instanceof Draft && $measures[] = $draft->measures();
         }
 
-        return $measures === [] ? [0.0, 0.0, 0.0, 0.0] : [min(array_column($measures, 0)), min(array_column($measures, 1)), min(array_column($measures, 2)), max(array_column($measures, 3))];
+        return $measures === []
+            ? [0.0, 0.0, 0.0, 0.0]
+            : [
+                min(array_column($measures, 0)), min(array_column($measures, 1)), min(array_column($measures, 2)),
+                max(array_column($measures, 3)),
+            ];
     }
 }

@@ -12,7 +12,13 @@ use Apalos\Core\Material\BaseSheet;
 final readonly class Rubber
 {
     /** @param  array<string, float>  $times  minutes, by milestone, as far as its sheet gives them */
-    public function __construct(public BaseSheet $sheet, public float $sg, public ?float $viscosity, public array $times, public CastingWay $worked) {}
+    public function __construct(
+        public BaseSheet $sheet,
+        public float $sg,
+        public ?float $viscosity,
+        public array $times,
+        public CastingWay $worked,
+    ) {}
 
     public function time(Milestone $milestone): ?float
     {

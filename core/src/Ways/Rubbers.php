@@ -22,7 +22,9 @@ final class Rubbers
     {
         return $this->known[$base->code] ??= new Rubber(
             $base, $base->density()->gPerMl, $base->sheet()->numberOrNull('viscosity_pas'),
-            array_map(static fn ($band): float => $band->likely->min, (new Clock)->read(new CureRequest($base->forCuring(), $this->room))->bands),
+            array_map(
+                static fn ($band): float => $band->likely->min, (new Clock)->read(new CureRequest($base->forCuring(), $this->room))->bands,
+            ),
             $this->casting->choose($base->casting, $base->family, $base->ratio->isOnePart(), $base->brushed),
         );
     }

@@ -7,8 +7,8 @@ namespace Apalos\Core\Ways;
 use Apalos\Core\Day\WorkingHours;
 
 /**
- * Steps one after the other in the hours of a shop. All constraints only push starts later, so the earliest of all at once is found by going
- * on step by step, and back a step wherever a window would have shut: that is the plan `schedule` finds best as well.
+ * Steps one after the other in the hours of a shop. All constraints only push starts later, so the earliest of all at once is found by
+ * going on step by step, and back a step wherever a window would have shut: that is the plan `schedule` finds best as well.
  */
 final readonly class StepByStep
 {
@@ -20,7 +20,7 @@ final readonly class StepByStep
     public function __construct(private WorkingHours $hours) {}
 
     /**
-     * @param  list<Step>  $steps
+     * @param  list<WayStep>  $steps
      * @return list<float>|null when each starts; null where the hours are too few
      */
     public function earliest(array $steps): ?array

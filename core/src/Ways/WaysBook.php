@@ -8,7 +8,9 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 
-/** What judging whole ways rests on beside contacts, moulds, wear and sheets: how kinds are worked, how often they come out, what is usual. */
+/**
+ * What judging whole ways rests on beside contacts, moulds, wear and sheets: how kinds are worked, how often they come out, what is usual.
+ */
 final readonly class WaysBook
 {
     /**
@@ -20,16 +22,20 @@ final readonly class WaysBook
      */
     private function __construct(
         public array $kinds, public array $gear, private array $pricePerKg, private array $heat, private float $roomWarm,
-        public float $leastScore, public float $hardnessSlack, public float $usualCounts, public float $alikeCounts, public float $handsSpread,
+        public float $leastScore, public float $hardnessSlack, public float $usualCounts, public float $alikeCounts,
+        public float $handsSpread,
         public float $testClears, public float $testHands, public float $coatMin, public float $sealMin, public float $cupLossPct,
-        public float $leastChance, private float $cupG, private array $mixing, public float $boughtGood, public float $boughtLeadH, public float $kitG, private Fields $in,
+        public float $leastChance, private float $cupG, private array $mixing, public float $boughtGood, public float $boughtLeadH,
+        public float $kitG, private Fields $in,
     ) {}
 
     /** @param  array<array-key, mixed>  $read as written in the library */
     public static function of(array $read): self
     {
         $in = Fields::of($read, 'ways');
-        $by = static fn (string $key): array => array_combine($names = $in->object($key)->names(), array_map(static fn (string $name): float => $in->object($key)->positive($name), $names));
+        $by = static fn (string $key): array => array_combine(
+            $names = $in->object($key)->names(), array_map(static fn (string $name): float => $in->object($key)->positive($name), $names),
+        );
         $kinds = [];
         foreach ($in->object('kinds')->names() as $id) {
             $kinds[$id] = Worked::from($in->object('kinds')->object($id));
@@ -37,10 +43,18 @@ final readonly class WaysBook
 
         return new self(
             $kinds, array_map(Missing::from(...), $in->objects('gear')), $by('price_per_kg'), $by('heat_c'), $in->number('room_warm_c'),
-            $in->number('least_score', 0.0, 100.0), $in->number('hardness_slack', 0.0, 50.0), $in->positive('usual_counts'), $in->number('alike_counts', 0.0, 1.0), $in->number('hands_spread', 0.05, 2.0),
-            $in->object('test')->number('clears', 0.0, 1.0), $in->object('test')->number('hands_min'), $in->number('coat_min'), $in->number('seal_min'), $in->number('cup_loss_pct', 0.0, 100.0),
+            $in->number('least_score', 0.0, 100.0), $in->number('hardness_slack', 0.0, 50.0), $in->positive('usual_counts'),
+            $in->number('alike_counts', 0.0, 1.0), $in->number('hands_spread', 0.05, 2.0),
+            $in->object('test')->number('clears', 0.0, 1.0), $in->object('test')->number('hands_min'), $in->number('coat_min'),
+            $in->number('seal_min'), $in->number('cup_loss_pct', 0.0, 100.0),
             $in->number('least_chance', 0.0, 1.0), $in->positive('cup_g'),
-            array_map(static fn (Fields $one): array => ['under' => $one->positiveOrNull('under') ?? INF, 'min' => $one->number('min'), 'grams' => $one->positive('g_per_min'), 'pours' => $one->positive('pours_g_per_min')], $in->objects('mixing')),
+            array_map(
+                static fn (Fields $one): array => [
+                    'under' => $one->positiveOrNull('under') ?? INF, 'min' => $one->number('min'), 'grams' => $one->positive('g_per_min'),
+                    'pours' => $one->positive('pours_g_per_min'),
+                ],
+                $in->objects('mixing'),
+            ),
             $in->object('bought_in')->number('good', 0.0, 1.0), $in->object('bought_in')->number('lead_h'), $in->positive('kit_g'), $in,
         );
     }

@@ -12,13 +12,15 @@ use Apalos\Core\Result\Budget;
 use Apalos\Core\Result\Warning;
 
 /**
- * From a piece to whole ways: everything that can be is put together and reckoned through, and what nothing else beats in money, time, hands
- * and chance is answered. Where there is more than one question may cost, what could be cheapest, soonest or surest is looked at first.
+ * From a piece to whole ways: everything that can be is put together and reckoned through, and what nothing else beats in money, time,
+ * hands and chance is answered. Where there is more than one question may cost, what could be cheapest, soonest or surest is looked at
+ * first.
  *
  * @phpstan-import-type WholeWayShape from WayAnswer
  *
  * @phpstan-type WaysShape array{
- *     ways: list<WholeWayShape>, left_out: list<array{what: string, why: Phrase, count: int}>, ask: list<array{question: Phrase, about: string, narrows: float}>, stopped_early: bool,
+ *     ways: list<WholeWayShape>, left_out: list<array{what: string, why: Phrase, count: int}>,
+ *     ask: list<array{question: Phrase, about: string, narrows: float}>, stopped_early: bool,
  *     warnings: list<array{code: string, message: Phrase}>, why_not?: array{forbidden: bool, why: Phrase|null, way: WholeWayShape|null}
  * }
  */
@@ -66,14 +68,23 @@ final readonly class WaysFinder
     public function combiner(WaysRequest $asked, LeftOut $leftOut): Combiner
     {
         $contacts = $asked->contacts($this->ground->contacts);
-        $shelf = array_values(array_filter(Candidate::on($this->ground->materials, $contacts), static fn (Candidate $one): bool => isset($asked->bases[$one->code])));
+        $shelf = array_values(
+            array_filter(
+                Candidate::on($this->ground->materials, $contacts), static fn (Candidate $one): bool => isset($asked->bases[$one->code]),
+            ),
+        );
 
-        return new Combiner($asked, $this->ground->ways, $this->ground->moulds, $contacts, new Meetings($contacts, $shelf, $this->ground->ways), $leftOut);
+        return new Combiner(
+            $asked, $this->ground->ways, $this->ground->moulds, $contacts, new Meetings($contacts, $shelf, $this->ground->ways), $leftOut,
+        );
     }
 
     public function drafter(WaysRequest $asked): Drafter
     {
-        return new Drafter($asked, $this->ground->ways, $this->ground->moulds, $this->ground->wear, $this->ground->materials, $this->ground->casting, new Families($this->ground->contacts));
+        return new Drafter(
+            $asked, $this->ground->ways, $this->ground->moulds, $this->ground->wear, $this->ground->materials, $this->ground->casting,
+            new Families($this->ground->contacts),
+        );
     }
 
     /** The same question with something answered otherwise. */
@@ -87,7 +98,7 @@ final readonly class WaysFinder
     {
         $all = iterator_to_array($combiner->all(), false);
         $isMore = count($all) > self::ALL_AT_ONCE;
-        foreach ($isMore ? Bounds::first($all, $asked, $this->ground->ways, $drafter->rubbers) : $all as $way) {
+        foreach ($isMore ? AtBest::first($all, $asked, $this->ground->ways, $drafter->rubbers) : $all as $way) {
             $before = $drafter->laid;
             $draft = $drafter->draft($way);
             if (! $budget->spend($drafter->laid - $before)) {

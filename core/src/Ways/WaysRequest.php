@@ -41,9 +41,12 @@ final readonly class WaysRequest
      * @param  array<string, list<array<string, mixed>>>  $tests  of the shop's own
      */
     private function __construct(
-        public PieceRequest $piece, public array $mould, public int $count, public array $casts, public ?float $due, public array $bases, public array $gear, public int $pairs,
-        public WorkingHours $hours, public array $rack, public Past $past, public string $currency, public string $hourRate, public array $prices, public Celsius $room,
-        public ?array $buyIn, public array $onHand, public ?float $stretch, public ?float $thinnest, public ?array $whyNot, private array $releases, private array $tests, public Fields $in,
+        public PieceRequest $piece, public array $mould, public int $count, public array $casts, public ?float $due, public array $bases,
+        public array $gear, public int $pairs,
+        public WorkingHours $hours, public array $rack, public Past $past, public string $currency, public string $hourRate,
+        public array $prices, public Celsius $room,
+        public ?array $buyIn, public array $onHand, public ?float $stretch, public ?float $thinnest, public ?array $whyNot,
+        private array $releases, private array $tests, public Fields $in,
     ) {
         $this->longest = $hours->longest();
     }
@@ -57,15 +60,24 @@ final readonly class WaysRequest
         [$bases, $releases] = [[], []];
         foreach ($in->strings('shelf', self::MOST_BASES * 3) as $i => $code) {
             $releases = isset($knowledge->releases[$code]) ? [...$releases, $code] : $releases;
-            isset($shelf->bases[$code]) || isset($shelf->additives[$code]) || isset($knowledge->releases[$code]) || isset($knowledge->sealers[$code]) || throw BadInput::at($in->at("shelf.{$i}"), Phrase::of('material.no_such_base', ['code' => $code]));
+            isset($shelf->bases[$code])
+                || isset($shelf->additives[$code])
+                || isset($knowledge->releases[$code])
+                || isset($knowledge->sealers[$code])
+                || throw BadInput::at($in->at("shelf.{$i}"), Phrase::of('material.no_such_base', ['code' => $code]));
             isset($shelf->bases[$code]) && $bases[$code] = $shelf->bases[$code];
         }
         $of = self::of($casts, $bases, $shelf, $knowledge);
-        $piece = $in->object('piece')->only('size_mm', 'volume_ml', 'area_mm2', 'undercuts', 'detail', 'thinnest_mm', 'flat_back', 'hollow', 'skin', 'original', 'stretch_pct');
+        $piece = $in->object('piece')->only(
+            'size_mm', 'volume_ml', 'area_mm2', 'undercuts', 'detail', 'thinnest_mm', 'flat_back', 'hollow', 'skin', 'original',
+            'stretch_pct',
+        );
         self::fits($piece);
         $money = $in->object('money')->only('currency', 'hour_rate', 'prices');
         $rate = $money->has('hour_rate') ? self::money($money, 'hour_rate') : '0';
-        $mould = self::mould($piece, $count, $of[0]->family, $casts->numberOrNull('heat_c', 0.0, 400.0) ?? $book->heat($of[0]->family), (float) $rate);
+        $mould = self::mould(
+            $piece, $count, $of[0]->family, $casts->numberOrNull('heat_c', 0.0, 400.0) ?? $book->heat($of[0]->family), (float) $rate,
+        );
         $hands = $in->object('hands')->only('pairs', 'days');
         $gear = $in->object('gear')->only('scale_g', ...self::GEAR);
         $ready = $casts->numberOrNull('ready_by_h', -Fields::HUGE);
@@ -74,17 +86,23 @@ final readonly class WaysRequest
         }
 
         return new self(
-            PieceRequest::from(Fields::of($mould, 'piece'), $knowledge), $mould, $count, $of, $ready === null ? null : 60.0 * $ready, $bases,
-            array_combine(self::GEAR, array_map(static fn (string $one): bool => $gear->has($one) && $gear->bool($one), self::GEAR)), self::whole($hands, 'pairs', 1000.0), WorkingHours::from($hands),
-            self::rack($in), Past::from($in), $money->text('currency'), $rate, self::prices($money), Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
-            self::buyIn($in), self::onHand($in), $piece->numberOrNull('stretch_pct', 0.0, 2000.0), $piece->positiveOrNull('thinnest_mm', 1000.0), self::whyNot($in), $releases, self::tested($in), $in,
+            PieceRequest::from(Fields::of($mould, 'piece'), $knowledge), $mould, $count, $of, $ready === null ? null : 60.0 * $ready,
+            $bases,
+            array_combine(self::GEAR, array_map(static fn (string $one): bool => $gear->has($one) && $gear->bool($one), self::GEAR)),
+            self::whole($hands, 'pairs', 1000.0), WorkingHours::from($hands),
+            self::rack($in), Past::from($in), $money->text('currency'), $rate, self::prices($money),
+            Celsius::of($in->number('room_c', Celsius::COLDEST, Celsius::HOTTEST)),
+            self::buyIn($in), self::onHand($in), $piece->numberOrNull('stretch_pct', 0.0, 2000.0),
+            $piece->positiveOrNull('thinnest_mm', 1000.0), self::whyNot($in), $releases, self::tested($in), $in,
         );
     }
 
     /** @return list<array<string, mixed>> what the shop's own tests said of this very rubber on this surface, as `contact` takes them */
     public function tests(?BaseSheet $fresh, string $surface): array
     {
-        return $fresh === null ? [] : [...$this->tests["{$fresh->family}/{$surface}/"] ?? [], ...$this->tests["{$fresh->family}/{$surface}/{$fresh->code}"] ?? []];
+        return $fresh === null
+            ? []
+            : [...$this->tests["{$fresh->family}/{$surface}/"] ?? [], ...$this->tests["{$fresh->family}/{$surface}/{$fresh->code}"] ?? []];
     }
 
     /** @return array<string, list<array<string, mixed>>> by family, surface and, where they are of one, sheet */
@@ -92,7 +110,10 @@ final readonly class WaysRequest
     {
         $tests = [];
         foreach ($in->objects('tests', 500) as $test) {
-            $one = ['fresh' => $test->only('fresh', 'surface', 'base', 'sealed_with', 'release', 'passed')->text('fresh'), 'surface' => $test->text('surface'), 'passed' => $test->bool('passed')];
+            $one = [
+                'fresh' => $test->only('fresh', 'surface', 'base', 'sealed_with', 'release', 'passed')->text('fresh'),
+                'surface' => $test->text('surface'), 'passed' => $test->bool('passed'),
+            ];
             foreach (['sealed_with', 'release'] as $of) {
                 // What is not named holds for any.
                 $one = in_array($of, $test->names(), true) ? [...$one, $of => $test->textOrNull($of)] : $one;
@@ -106,7 +127,9 @@ final readonly class WaysRequest
     /** What is known of contacts, with no release that is not here. */
     public function contacts(Knowledge $knowledge): Knowledge
     {
-        return $this->releases === [] ? $knowledge : $knowledge->without(array_values(array_diff(array_map(strval(...), array_keys($knowledge->releases)), $this->releases)));
+        return $this->releases === []
+            ? $knowledge
+            : $knowledge->without(array_values(array_diff(array_map(strval(...), array_keys($knowledge->releases)), $this->releases)));
     }
 
     /** @throws BadInput where a piece takes more than its own box holds */
@@ -116,7 +139,9 @@ final readonly class WaysRequest
         $holds = $size->positive('l', 5000.0) * $size->positive('w', 5000.0) * $size->positive('h', 5000.0) / 1000.0;
         $ml = $piece->positiveOrNull('volume_ml');
         if ($ml !== null && $ml > 1.001 * $holds) {
-            throw BadInput::at($piece->at('volume_ml'), Phrase::of('frame.piece_too_full', ['ml' => Quantity::volume($ml), 'holds' => Quantity::volume($holds)]));
+            throw BadInput::at($piece->at('volume_ml'), Phrase::of('frame.piece_too_full', [
+                'ml' => Quantity::volume($ml), 'holds' => Quantity::volume($holds),
+            ]));
         }
     }
 
@@ -124,7 +149,9 @@ final readonly class WaysRequest
     {
         $number = $in->number($key, 1.0, $most);
 
-        return $number === floor($number) ? (int) $number : throw BadInput::at($in->at($key), Phrase::of('ways.whole', ['number' => $number]));
+        return $number === floor($number)
+            ? (int) $number
+            : throw BadInput::at($in->at($key), Phrase::of('ways.whole', ['number' => $number]));
     }
 
     /**
@@ -139,11 +166,14 @@ final readonly class WaysRequest
         }
         $family = $knowledge->family($casts->text('family'), $casts->at('family'))->id;
         $is = static fn (BaseSheet $base): bool => $base->family === $family;
-        // What is not on the shelf can be bought, as long as there is a sheet of it; what is brushed or kneaded is cast only where nothing pours.
+        // What is not on the shelf can be bought, as long as there is a sheet of it; what is brushed or kneaded is cast only where nothing
+        // pours.
         $of = array_values(array_filter($bases, $is)) ?: array_values(array_filter($shelf->bases, $is));
         $of = array_values(array_filter($of, static fn (BaseSheet $base): bool => ! $base->brushed && $base->casting === null)) ?: $of;
 
-        return $of !== [] ? $of : throw BadInput::at($casts->at('family'), Phrase::of('ways.no_sheet_of', ['family' => $knowledge->family($family)->name]));
+        return $of !== []
+            ? $of
+            : throw BadInput::at($casts->at('family'), Phrase::of('ways.no_sheet_of', ['family' => $knowledge->family($family)->name]));
     }
 
     /** @return array<string, mixed> the question to `mould` */
@@ -152,9 +182,14 @@ final readonly class WaysRequest
         $size = $piece->object('size_mm');
 
         return [
-            'size_mm' => $size->toArray(), 'undercuts' => $piece->text('undercuts'), 'detail' => $piece->text('detail'), 'casts' => $count, 'casting' => ['family' => $family, 'heat_c' => $heat],
-            'original' => $piece->object('original')->toArray(), 'flat_back' => $piece->bool('flat_back'), 'hollow' => $piece->bool('hollow'), 'skin' => $piece->bool('skin'), 'budget' => 'normal', 'hour_rate' => $rate,
-            'mesh' => ['undercut_depth_mm' => null, 'stretch_pct' => $piece->numberOrNull('stretch_pct', 0.0, 2000.0), 'volume_ml' => $piece->positiveOrNull('volume_ml'), 'area_mm2' => $piece->positiveOrNull('area_mm2', 1e8)],
+            'size_mm' => $size->toArray(), 'undercuts' => $piece->text('undercuts'), 'detail' => $piece->text('detail'), 'casts' => $count,
+            'casting' => ['family' => $family, 'heat_c' => $heat],
+            'original' => $piece->object('original')->toArray(), 'flat_back' => $piece->bool('flat_back'),
+            'hollow' => $piece->bool('hollow'), 'skin' => $piece->bool('skin'), 'budget' => 'normal', 'hour_rate' => $rate,
+            'mesh' => [
+                'undercut_depth_mm' => null, 'stretch_pct' => $piece->numberOrNull('stretch_pct', 0.0, 2000.0),
+                'volume_ml' => $piece->positiveOrNull('volume_ml'), 'area_mm2' => $piece->positiveOrNull('area_mm2', 1e8),
+            ],
         ];
     }
 
@@ -174,7 +209,12 @@ final readonly class WaysRequest
             $left = $mould->only('id', 'kind', 'base', 'left')->object('left')->only('low', 'likely', 'high');
             $id = $mould->toArray()['id'] ?? null;
 
-            return ['id' => is_int($id) ? (string) $id : $mould->text('id'), 'kind' => $mould->text('kind'), 'base' => $mould->text('base'), 'left' => ['low' => (int) $left->number('low'), 'likely' => (int) $left->number('likely'), 'high' => (int) $left->number('high')]];
+            return [
+                'id' => is_int($id) ? (string) $id : $mould->text('id'), 'kind' => $mould->text('kind'), 'base' => $mould->text('base'),
+                'left' => [
+                    'low' => (int) $left->number('low'), 'likely' => (int) $left->number('likely'), 'high' => (int) $left->number('high'),
+                ],
+            ];
         }, $in->objects('rack', 500));
     }
 
@@ -222,6 +262,11 @@ final readonly class WaysRequest
     {
         $asked = $in->objectOrNull('why_not')?->only('kind', 'base', 'cast', 'release');
 
-        return $asked === null ? null : ['kind' => $asked->text('kind'), 'base' => $asked->textOrNull('base'), 'cast' => $asked->textOrNull('cast'), 'release' => $asked->textOrNull('release')];
+        return $asked === null
+            ? null
+            : [
+                'kind' => $asked->text('kind'), 'base' => $asked->textOrNull('base'), 'cast' => $asked->textOrNull('cast'),
+                'release' => $asked->textOrNull('release'),
+            ];
     }
 }

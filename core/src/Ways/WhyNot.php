@@ -24,7 +24,8 @@ final readonly class WhyNot
     public function toArray(): array
     {
         $said = $this->asked->whyNot ?? throw BadInput::missing('why_not');
-        $worked = $this->ground->ways->kinds[$said['kind']] ?? throw BadInput::at('why_not.kind', Phrase::of('ways.unknown_kind', ['kind' => $said['kind']]));
+        $worked = $this->ground->ways->kinds[$said['kind']]
+            ?? throw BadInput::at('why_not.kind', Phrase::of('ways.unknown_kind', ['kind' => $said['kind']]));
         $base = $said['base'] === null || $worked->isPrinted() ? null : $this->ground->materials->base($said['base'], 'why_not.base');
         $cast = $said['cast'] === null ? $this->asked->casts[0] : $this->ground->materials->base($said['cast'], 'why_not.cast');
         $found = $this->combiner->just($said['kind'], $worked, $base, $cast, $said['release']);

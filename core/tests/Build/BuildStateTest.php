@@ -29,10 +29,20 @@ final class BuildStateTest extends TestCase
         return [
             ['id' => 'release', 'kind' => 'prepare', 'name' => 'Release', 'minutes' => 10],
             ['id' => 'keys', 'kind' => 'keys', 'name' => 'Keys', 'minutes' => 10, 'mix' => ['against' => 'tray', 'ml' => 48]],
-            ['id' => 'print', 'kind' => 'coat', 'name' => 'Print coat', 'minutes' => 8, 'after' => [['op' => 'release', 'from' => 5]], 'mix' => ['thickness_mm' => 0.8, 'area_mm2' => 100000]],
-            ['id' => 'coat2', 'kind' => 'coat', 'name' => 'Second coat', 'minutes' => 8, 'after' => [['op' => 'print', 'from' => 'recoat_open', 'until' => 'recoat_close'], ['op' => 'keys', 'from' => 90]], 'mix' => ['against' => 'last', 'intent' => 'bond', 'thickness_mm' => 2.2, 'area_mm2' => 100000, 'ml' => 35]],
+            [
+                'id' => 'print', 'kind' => 'coat', 'name' => 'Print coat', 'minutes' => 8, 'after' => [['op' => 'release', 'from' => 5]],
+                'mix' => ['thickness_mm' => 0.8, 'area_mm2' => 100000],
+            ],
+            [
+                'id' => 'coat2', 'kind' => 'coat', 'name' => 'Second coat', 'minutes' => 8,
+                'after' => [['op' => 'print', 'from' => 'recoat_open', 'until' => 'recoat_close'], ['op' => 'keys', 'from' => 90]],
+                'mix' => ['against' => 'last', 'intent' => 'bond', 'thickness_mm' => 2.2, 'area_mm2' => 100000, 'ml' => 35],
+            ],
             ['id' => 'embed', 'kind' => 'embed', 'name' => 'Set the keys', 'minutes' => 5, 'after' => [['op' => 'coat2', 'until' => 7]]],
-            ['id' => 'jacket', 'kind' => 'pour', 'name' => 'Jacket', 'minutes' => 45, 'after' => [['op' => 'embed', 'from' => 120]], 'mix' => ['base' => 'cp-70', 'against' => 'last']],
+            [
+                'id' => 'jacket', 'kind' => 'pour', 'name' => 'Jacket', 'minutes' => 45, 'after' => [['op' => 'embed', 'from' => 120]],
+                'mix' => ['base' => 'cp-70', 'against' => 'last'],
+            ],
             ['id' => 'open', 'kind' => 'open', 'name' => 'Open', 'minutes' => 15, 'after' => [['op' => 'jacket', 'from' => 60]]],
         ];
     }
@@ -51,7 +61,11 @@ final class BuildStateTest extends TestCase
             }
         };
 
-        return BuildState::of(BuildPlan::from(Fields::of(['operations' => self::glove()])), array_map(static fn (int $i, array $fact): Fact => new Fact($i + 1, $fact[0], $fact[1], $fact[2]), array_keys($facts), $facts), $laid, $now, $clock);
+        return BuildState::of(
+            BuildPlan::from(Fields::of(['operations' => self::glove()])),
+            array_map(static fn (int $i, array $fact): Fact => new Fact($i + 1, $fact[0], $fact[1], $fact[2]), array_keys($facts), $facts),
+            $laid, $now, $clock,
+        );
     }
 
     /** @return array<string, string> */
@@ -62,7 +76,13 @@ final class BuildStateTest extends TestCase
 
     public function test_nothing_done_the_release_and_the_keys_can_be_begun(): void
     {
-        self::assertSame(['release' => 'ready', 'keys' => 'ready', 'print' => 'waits', 'coat2' => 'waits', 'embed' => 'waits', 'jacket' => 'waits', 'open' => 'waits'], self::states(self::at(0)));
+        self::assertSame(
+            [
+                'release' => 'ready', 'keys' => 'ready', 'print' => 'waits', 'coat2' => 'waits', 'embed' => 'waits', 'jacket' => 'waits',
+                'open' => 'waits',
+            ],
+            self::states(self::at(0)),
+        );
         self::assertSame(['print', 'keys'], self::at(0)->operations['coat2']->waitsFor);
     }
 
@@ -72,7 +92,9 @@ final class BuildStateTest extends TestCase
 
         self::assertSame(OperationState::Waits, self::at(24, $done)->operations['print']->state);
         self::assertSame(OperationState::Ready, self::at(25, $done)->operations['print']->state);
-        self::assertSame([10.0, 20.0], [self::at(25, $done)->operations['release']->startedAt, self::at(25, $done)->operations['release']->endedAt]);
+        self::assertSame([10.0, 20.0], [
+            self::at(25, $done)->operations['release']->startedAt, self::at(25, $done)->operations['release']->endedAt,
+        ]);
     }
 
     /** @return iterable<string, array{float, OperationState}> */
@@ -88,16 +110,22 @@ final class BuildStateTest extends TestCase
     #[DataProvider('moments')]
     public function test_the_second_coat_goes_on_while_the_window_is_open(float $now, OperationState $expected): void
     {
-        $state = self::at($now, [[BuildFactKind::Done, 20.0, ['op' => 'release']]], ['keys' => new Laid(10, 20), 'print' => new Laid(30, 40)]);
+        $state = self::at(
+            $now, [[BuildFactKind::Done, 20.0, ['op' => 'release']]], ['keys' => new Laid(10, 20), 'print' => new Laid(30, 40)],
+        );
 
         self::assertSame($expected, $state->operations['coat2']->state);
-        self::assertSame([110.0, 150.0, 'print'], [$state->operations['coat2']->opensAt, $state->operations['coat2']->shutsAt, $state->operations['coat2']->shutBy]);
+        self::assertSame([110.0, 150.0, 'print'], [
+            $state->operations['coat2']->opensAt, $state->operations['coat2']->shutsAt, $state->operations['coat2']->shutBy,
+        ]);
     }
 
     public function test_the_finger_outranks_the_clock(): void
     {
         $laid = ['keys' => new Laid(-80, -70), 'print' => new Laid(0, 10)];
-        $felt = static fn (Finger $finger, float $at): array => [[BuildFactKind::Fingered, $at, ['op' => 'print', 'finger' => $finger->value]]];
+        $felt = static fn (Finger $finger, float $at): array => [
+            [BuildFactKind::Fingered, $at, ['op' => 'print', 'finger' => $finger->value]],
+        ];
 
         // By the clock it opens at 50 and shuts at 120.
         self::assertSame(OperationState::Waits, self::at(56, $felt(Finger::ComesOff, 55.0), $laid)->operations['coat2']->state);
@@ -118,7 +146,10 @@ final class BuildStateTest extends TestCase
 
     public function test_what_is_left_out_holds_nobody_up(): void
     {
-        $state = self::at(30, [[BuildFactKind::Done, 0.0, ['op' => 'release']], [BuildFactKind::LeftOut, 2.0, ['op' => 'keys']]], ['print' => new Laid(5, 15)]);
+        $state = self::at(
+            30, [[BuildFactKind::Done, 0.0, ['op' => 'release']], [BuildFactKind::LeftOut, 2.0, ['op' => 'keys']]],
+            ['print' => new Laid(5, 15)],
+        );
 
         self::assertSame([], $state->operations['coat2']->waitsFor);
         self::assertSame(55.0, $state->operations['coat2']->opensAt);
@@ -136,7 +167,9 @@ final class BuildStateTest extends TestCase
 
     public function test_a_changed_plan_is_a_fact_like_any_other(): void
     {
-        $shorter = array_values(array_filter(self::glove(), static fn (array $one): bool => ! in_array($one['id'], ['jacket', 'open'], true)));
+        $shorter = array_values(
+            array_filter(self::glove(), static fn (array $one): bool => ! in_array($one['id'], ['jacket', 'open'], true)),
+        );
         $state = self::at(10, [[BuildFactKind::Changed, 5.0, ['operations' => $shorter]]]);
 
         self::assertSame(['release', 'keys', 'print', 'coat2', 'embed'], array_keys($state->operations));
@@ -162,9 +195,15 @@ final class BuildStateTest extends TestCase
         yield 'a ring' => [[$op(['after' => [['op' => 'b']]]), $op(['id' => 'b', 'after' => [['op' => 'a']]])], 'operations'];
         yield 'a stranger' => [[$op(['after' => [['op' => 'z']]])], 'operations.0.after.0.op'];
         yield 'a coat that runs off' => [[$op(['kind' => 'coat', 'mix' => ['thickness_mm' => 12]])], 'operations.0.mix.thickness_mm'];
-        yield 'a coat thinner than any film' => [[$op(['kind' => 'coat', 'mix' => ['thickness_mm' => 0.001]])], 'operations.0.mix.thickness_mm'];
-        yield 'a window that shuts first' => [[$op([]), $op(['id' => 'b', 'after' => [['op' => 'a', 'from' => 20, 'until' => 10]]])], 'operations.1.after.0.until'];
-        yield 'an edge nobody knows' => [[$op([]), $op(['id' => 'b', 'after' => [['op' => 'a', 'from' => 'dawn']]])], 'operations.1.after.0.from'];
+        yield 'a coat thinner than any film' => [
+            [$op(['kind' => 'coat', 'mix' => ['thickness_mm' => 0.001]])], 'operations.0.mix.thickness_mm',
+        ];
+        yield 'a window that shuts first' => [
+            [$op([]), $op(['id' => 'b', 'after' => [['op' => 'a', 'from' => 20, 'until' => 10]]])], 'operations.1.after.0.until',
+        ];
+        yield 'an edge nobody knows' => [
+            [$op([]), $op(['id' => 'b', 'after' => [['op' => 'a', 'from' => 'dawn']]])], 'operations.1.after.0.from',
+        ];
         yield 'a name with blanks' => [[$op(['id' => 'coat 2'])], 'operations.0.id'];
         yield 'sixty-one' => [array_map(static fn (int $i): array => $op(['id' => "o{$i}"]), range(1, 61)), 'operations'];
     }
@@ -185,7 +224,12 @@ final class BuildStateTest extends TestCase
     /** 800 g of dry plaster and 120 g of water that leaves with τ = 20 h: under half a per cent is left after 20·ln(120/4) = 68 h. */
     public function test_what_is_weighed_now_and_then_waits_until_its_weighings_say_that_it_is_dry(): void
     {
-        $plan = BuildPlan::from(Fields::of(['operations' => [['id' => 'dry', 'kind' => 'check', 'name' => 'Dry', 'minutes' => 2], ['id' => 'seal', 'kind' => 'prepare', 'name' => 'Seal', 'minutes' => 10, 'after' => [['op' => 'dry']]]]]));
+        $plan = BuildPlan::from(Fields::of([
+            'operations' => [
+                ['id' => 'dry', 'kind' => 'check', 'name' => 'Dry', 'minutes' => 2],
+                ['id' => 'seal', 'kind' => 'prepare', 'name' => 'Seal', 'minutes' => 10, 'after' => [['op' => 'dry']]],
+            ],
+        ]));
         $clock = new class implements WindowClock
         {
             public function after(Operation $of, float $endedAt, Milestone $milestone, array $touches): ?float
@@ -193,15 +237,23 @@ final class BuildStateTest extends TestCase
                 return null;
             }
         };
-        $weighed = static fn (int $i, float $hours, ?float $mass = null): Fact => new Fact($i, BuildFactKind::Weighed, 30.0 + 60.0 * $hours, ['op' => 'dry', 'mass_g' => $mass ?? 800.0 + 120.0 * exp(-$hours / 20.0)]);
+        $weighed = static fn (int $i, float $hours, ?float $mass = null): Fact => new Fact(
+            $i, BuildFactKind::Weighed, 30.0 + 60.0 * $hours, ['op' => 'dry', 'mass_g' => $mass ?? 800.0 + 120.0 * exp(-$hours / 20.0)],
+        );
         $state = static fn (array $facts, float $hours): BuildState => BuildState::of($plan, $facts, [], 30.0 + 60.0 * $hours, $clock);
         $three = [$weighed(1, 0.0), $weighed(2, 12.0), $weighed(3, 30.0)];
 
-        self::assertSame(OperationState::Ready, $state(array_slice($three, 0, 2), 31.0)->operations['dry']->state, 'Two weighings say nothing.');
+        self::assertSame(
+            OperationState::Ready, $state(array_slice($three, 0, 2), 31.0)->operations['dry']->state, 'Two weighings say nothing.',
+        );
         $dries = $state($three, 31.0)->operations['dry'];
         self::assertSame(OperationState::Waits, $dries->state);
         self::assertEqualsWithDelta(30.0 + 60.0 * 20.0 * log(30.0), $dries->opensAt ?? 0.0, 60.0);
         self::assertSame(OperationState::Ready, $state($three, 70.0)->operations['dry']->state);
-        self::assertSame(OperationState::Ready, $state([$weighed(1, 0.0), $weighed(2, 5.0, 930.0), $weighed(3, 9.0, 940.0)], 10.0)->operations['dry']->state, 'Weighings that grow move nothing.');
+        self::assertSame(
+            OperationState::Ready,
+            $state([$weighed(1, 0.0), $weighed(2, 5.0, 930.0), $weighed(3, 9.0, 940.0)], 10.0)->operations['dry']->state,
+            'Weighings that grow move nothing.',
+        );
     }
 }

@@ -21,7 +21,13 @@ final class HeldAgainstTest extends TestCase
      */
     private static function doubts(array $mixes, array $measured): array
     {
-        $operations = array_map(static fn (int $i, array $mix): array => ['id' => "op{$i}", 'kind' => isset($mix['thickness_mm']) && ! isset($mix['part']) ? 'coat' : 'pour', 'name' => "Operation {$i}", 'minutes' => 10, 'mix' => $mix], array_keys($mixes), $mixes);
+        $operations = array_map(
+            static fn (int $i, array $mix): array => [
+                'id' => "op{$i}", 'kind' => isset($mix['thickness_mm']) && ! isset($mix['part']) ? 'coat' : 'pour',
+                'name' => "Operation {$i}", 'minutes' => 10, 'mix' => $mix,
+            ],
+            array_keys($mixes), $mixes,
+        );
         $plan = BuildPlan::from(Fields::of(['operations' => $operations, 'measured' => $measured]));
         // What is kept of a plan is the plan.
         self::assertEquals($plan, BuildPlan::from(Fields::of($plan->toArray())));
@@ -36,16 +42,30 @@ final class HeldAgainstTest extends TestCase
         $wall = ['area_mm2' => 150_000, 'wall_mm' => ['least' => 10, 'most' => 12]];
         yield 'a blanket that measures what it should' => [[['ml' => 1350, 'against' => 'original']], [...$wall, 'ml' => 1350], []];
         yield 'clay left in the cup' => [[['ml' => 800, 'against' => 'original']], [...$wall, 'ml' => 800], ['blanket_against_ml']];
-        yield 'weighed, and written as litres' => [[['ml' => 2500, 'against' => 'original']], [...$wall, 'ml' => 2500], ['blanket_against_ml']];
+        yield 'weighed, and written as litres' => [
+            [['ml' => 2500, 'against' => 'original']], [...$wall, 'ml' => 2500], ['blanket_against_ml'],
+        ];
         $shell = ['part' => 'jacket', 'thickness_mm' => 6, 'against' => 'tray', 'base' => 'rb-80'];
-        yield 'two shells, half each' => [[[...$shell, 'area_mm2' => 40_000], [...$shell, 'area_mm2' => 40_000]], ['area_mm2' => 80_000], []];
-        yield 'a shell that was changed alone' => [[[...$shell, 'area_mm2' => 40_000], [...$shell, 'area_mm2' => 20_000]], ['area_mm2' => 80_000], ['shells_against_area']];
-        yield 'halves of one block' => [[['part' => 'half', 'ml' => 150], ['part' => 'half', 'ml' => 150, 'against' => 'last']], ['ml' => 300], []];
-        yield 'a half that takes the rest' => [[['part' => 'half', 'ml' => 120], ['part' => 'half', 'ml' => 180, 'against' => 'last']], ['ml' => 300], []];
-        yield 'a half that takes too little' => [[['part' => 'half', 'ml' => 150], ['part' => 'half', 'ml' => 90, 'against' => 'last']], ['ml' => 300], ['halves_against_ml']];
+        yield 'two shells, half each' => [
+            [[...$shell, 'area_mm2' => 40_000], [...$shell, 'area_mm2' => 40_000]], ['area_mm2' => 80_000], [],
+        ];
+        yield 'a shell that was changed alone' => [
+            [[...$shell, 'area_mm2' => 40_000], [...$shell, 'area_mm2' => 20_000]], ['area_mm2' => 80_000], ['shells_against_area'],
+        ];
+        yield 'halves of one block' => [
+            [['part' => 'half', 'ml' => 150], ['part' => 'half', 'ml' => 150, 'against' => 'last']], ['ml' => 300], [],
+        ];
+        yield 'a half that takes the rest' => [
+            [['part' => 'half', 'ml' => 120], ['part' => 'half', 'ml' => 180, 'against' => 'last']], ['ml' => 300], [],
+        ];
+        yield 'a half that takes too little' => [
+            [['part' => 'half', 'ml' => 150], ['part' => 'half', 'ml' => 90, 'against' => 'last']], ['ml' => 300], ['halves_against_ml'],
+        ];
         $pass = ['casting' => 'rotated', 'thickness_mm' => 1.5, 'tint' => 'plain'];
         yield 'a pass that spreads' => [[[...$pass, 'area_mm2' => 30_000]], ['area_mm2' => 30_000, 'ml' => 400], []];
-        yield 'a pass that fills more than half' => [[[...$pass, 'area_mm2' => 150_000]], ['area_mm2' => 150_000, 'ml' => 400], ['pass_against_hollow']];
+        yield 'a pass that fills more than half' => [
+            [[...$pass, 'area_mm2' => 150_000]], ['area_mm2' => 150_000, 'ml' => 400], ['pass_against_hollow'],
+        ];
     }
 
     /**

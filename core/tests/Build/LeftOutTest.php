@@ -35,25 +35,46 @@ final class LeftOutTest extends TestCase
             }
         };
 
-        return BuildState::of(BuildPlan::from(Fields::of(['operations' => $operations])), array_map(static fn (int $i, array $fact): Fact => new Fact($i + 1, $fact[0], $fact[1], $fact[2]), array_keys($facts), $facts), $laid, $now, $clock);
+        return BuildState::of(
+            BuildPlan::from(Fields::of(['operations' => $operations])),
+            array_map(static fn (int $i, array $fact): Fact => new Fact($i + 1, $fact[0], $fact[1], $fact[2]), array_keys($facts), $facts),
+            $laid, $now, $clock,
+        );
     }
 
     /** @return array<string, mixed> */
-    private static function step(string $id, string $kind, string|int|null $after = null, float|string $from = 0.0, float|string|null $until = null): array
-    {
+    private static function step(
+        string $id,
+        string $kind,
+        string|int|null $after = null,
+        float|string $from = 0.0,
+        float|string|null $until = null,
+    ): array {
         return [
-            'id' => $id, 'kind' => $kind, 'name' => $id, 'minutes' => 5, 'after' => $after === null ? [] : [['op' => (string) $after, 'from' => $from, ...($until === null ? [] : ['until' => $until])]],
+            'id' => $id, 'kind' => $kind, 'name' => $id, 'minutes' => 5,
+            'after' => $after === null ? [] : [['op' => (string) $after, 'from' => $from, ...($until === null ? [] : ['until' => $until])]],
             ...(in_array($kind, ['coat', 'pour'], true) ? ['mix' => ['thickness_mm' => 1.0, 'area_mm2' => 1000]] : []),
         ];
     }
 
     public function test_a_coat_that_is_left_out_leaves_its_window_to_the_next(): void
     {
-        $plan = [self::step('print', 'coat'), self::step('coat2', 'coat', 'print', 'recoat_open', 'recoat_close'), self::step('coat3', 'coat', 'coat2', 'recoat_open', 'recoat_close')];
+        $plan = [
+            self::step('print', 'coat'), self::step('coat2', 'coat', 'print', 'recoat_open', 'recoat_close'),
+            self::step('coat3', 'coat', 'coat2', 'recoat_open', 'recoat_close'),
+        ];
         $state = self::state($plan, 20.0, [[BuildFactKind::LeftOut, 15.0, ['op' => 'coat2']]], ['print' => new Laid(0.0, 10.0)]);
 
-        self::assertSame([OperationState::Waits, 50.0, 120.0], [$state->operations['coat3']->state, $state->operations['coat3']->opensAt, $state->operations['coat3']->shutsAt]);
-        self::assertSame(OperationState::Missed, self::state($plan, 121.0, [[BuildFactKind::LeftOut, 15.0, ['op' => 'coat2']]], ['print' => new Laid(0.0, 10.0)])->operations['coat3']->state);
+        self::assertSame(
+            [OperationState::Waits, 50.0, 120.0],
+            [$state->operations['coat3']->state, $state->operations['coat3']->opensAt, $state->operations['coat3']->shutsAt],
+        );
+        self::assertSame(
+            OperationState::Missed,
+            self::state(
+                $plan, 121.0, [[BuildFactKind::LeftOut, 15.0, ['op' => 'coat2']]], ['print' => new Laid(0.0, 10.0)],
+            )->operations['coat3']->state,
+        );
     }
 
     public function test_what_it_waited_for_is_waited_for_still(): void
@@ -72,12 +93,21 @@ final class LeftOutTest extends TestCase
         $failed = [[BuildFactKind::Failed, 5.0, ['op' => 'test']]];
         $state = self::state($plan, 6.0, $failed);
 
-        self::assertSame([OperationState::Failed, OperationState::Waits, ['test']], [$state->operations['test']->state, $state->operations['pour']->state, $state->operations['pour']->waitsFor]);
+        self::assertSame(
+            [OperationState::Failed, OperationState::Waits, ['test']],
+            [$state->operations['test']->state, $state->operations['pour']->state, $state->operations['pour']->waitsFor],
+        );
         self::assertSame('test', $state->next()?->operation->id);
         self::assertFalse($state->isThrough());
-        self::assertSame(OperationState::Ready, self::state($plan, 10.0, [...$failed, [BuildFactKind::Done, 9.0, ['op' => 'test']]])->operations['pour']->state);
+        self::assertSame(
+            OperationState::Ready,
+            self::state($plan, 10.0, [...$failed, [BuildFactKind::Done, 9.0, ['op' => 'test']]])->operations['pour']->state,
+        );
         // Taken back it never failed.
-        self::assertSame(OperationState::Ready, self::state($plan, 10.0, [...$failed, [BuildFactKind::Undone, 8.0, ['of' => 1]]])->operations['test']->state);
+        self::assertSame(
+            OperationState::Ready,
+            self::state($plan, 10.0, [...$failed, [BuildFactKind::Undone, 8.0, ['of' => 1]]])->operations['test']->state,
+        );
     }
 
     public function test_leaving_out_never_brings_anything_forward(): void
@@ -103,14 +133,18 @@ final class LeftOutTest extends TestCase
                     continue;
                 }
                 $at = 100.0 * ($i + 1);
-                OperationKind::from($step['kind'])->mixes() ? $laid["o{$i}"] = new Laid($at - 5.0, $at) : $facts[] = [BuildFactKind::Done, $at, ['op' => "o{$i}"]];
+                OperationKind::from($step['kind'])->mixes()
+                    ? $laid["o{$i}"] = new Laid($at - 5.0, $at)
+                    : $facts[] = [BuildFactKind::Done, $at, ['op' => "o{$i}"]];
             }
             $itself = self::state($plan, 1e6, $facts, $laid)->operations["o{$left}"]->opensAt;
             $after = self::state($plan, 1e6, [...$facts, [BuildFactKind::LeftOut, 1e5, ['op' => "o{$left}"]]], $laid);
             foreach ($plan as $i => $step) {
                 foreach ($step['after'] as $wait) {
                     if ($wait['op'] === "o{$left}" && $itself !== null && $plan[$left]['after'] !== []) {
-                        self::assertGreaterThanOrEqual($itself, $after->operations["o{$i}"]->opensAt, json_encode([$plan, $left, $i], JSON_THROW_ON_ERROR));
+                        self::assertGreaterThanOrEqual(
+                            $itself, $after->operations["o{$i}"]->opensAt, json_encode([$plan, $left, $i], JSON_THROW_ON_ERROR),
+                        );
                     }
                 }
             }

@@ -52,8 +52,12 @@ final class ReadyMadeTest extends TestCase
     public function test_it_is_valid_and_its_cautions_and_bases_are_there(string $file): void
     {
         $read = Yaml::parseFile($file);
-        $result = (new Validator)->validate(Helper::toJSON($read), json_decode((string) file_get_contents(self::LIBRARY.'/schema/build.schema.json')));
-        self::assertTrue($result->isValid(), $result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error())));
+        $result = (new Validator)->validate(
+            Helper::toJSON($read), json_decode((string) file_get_contents(self::LIBRARY.'/schema/build.schema.json')),
+        );
+        self::assertTrue(
+            $result->isValid(), $result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error())),
+        );
 
         $cautions = Yaml::parseFile(self::LIBRARY.'/cautions.yaml');
         foreach (self::planned($file)->operations as $operation) {
@@ -97,13 +101,16 @@ final class ReadyMadeTest extends TestCase
             }
             $family = static fn (Operation $one): string => SheetsTest::shelf()->bases[$one->mixing->base ?? $made->base ?? '']->family;
             $result = (new ContactEngine($knowledge))->judge(ContactRequest::from(Fields::of([
-                'fresh' => ['family' => $family($operation), 'skin_safe' => false], 'surface' => ['id' => $knowledge->families[$family($below)]->curesTo, 'hours_since_cure' => 1],
+                'fresh' => ['family' => $family($operation), 'skin_safe' => false],
+                'surface' => ['id' => $knowledge->families[$family($below)]->curesTo, 'hours_since_cure' => 1],
                 'intent' => $operation->mixing->intent->value, 'release' => null,
             ]), $knowledge));
             self::assertNotSame(Verdict::Stop, $result->verdict, "{$operation->id} on {$below->id}");
             $pairs++;
         }
-        self::assertSame(count(array_filter($plan->operations, static fn (Operation $one): bool => $one->mixing?->against === Against::Last)), $pairs);
+        self::assertSame(
+            count(array_filter($plan->operations, static fn (Operation $one): bool => $one->mixing?->against === Against::Last)), $pairs,
+        );
     }
 
     #[DataProvider('files')]
@@ -114,8 +121,14 @@ final class ReadyMadeTest extends TestCase
 
     public function test_a_wall_that_is_a_block_and_coats_of_one_tint_are_doubted(): void
     {
-        $coat = static fn (int $n, string $tint): array => ['id' => "coat{$n}", 'kind' => 'coat', 'name' => "Coat {$n}", 'minutes' => 5, 'mix' => ['thickness_mm' => 5, 'area_mm2' => 9_000, 'tint' => $tint]];
-        $codes = static fn (string ...$tints): array => array_map(static fn ($one): string => $one->code, BuildDoubts::of(BuildPlan::from(Fields::of(['operations' => array_map($coat, range(1, count($tints)), $tints)]))));
+        $coat = static fn (int $n, string $tint): array => [
+            'id' => "coat{$n}", 'kind' => 'coat', 'name' => "Coat {$n}", 'minutes' => 5,
+            'mix' => ['thickness_mm' => 5, 'area_mm2' => 9_000, 'tint' => $tint],
+        ];
+        $codes = static fn (string ...$tints): array => array_map(
+            static fn ($one): string => $one->code,
+            BuildDoubts::of(BuildPlan::from(Fields::of(['operations' => array_map($coat, range(1, count($tints)), $tints)]))),
+        );
 
         self::assertSame(['too_thick', 'too_thick', 'one_tint'], $codes('white', 'red', 'red'));
         self::assertSame(['too_thick'], $codes('white', 'red'));
@@ -125,14 +138,33 @@ final class ReadyMadeTest extends TestCase
     {
         $plan = self::planned(self::LIBRARY.'/builds/glove-silicone.yaml');
 
-        self::assertSame(['release', 'flange', 'keys', 'print', 'coat2', 'coat3', 'coat4', 'embed', 'level', 'fence', 'jacket', 'flange-2', 'jacket-2', 'rest', 'open'], array_map(static fn (Operation $one): string => $one->id, $plan->operations));
+        self::assertSame(
+            [
+                'release', 'flange', 'keys', 'print', 'coat2', 'coat3', 'coat4', 'embed', 'level', 'fence', 'jacket', 'flange-2',
+                'jacket-2', 'rest', 'open',
+            ],
+            array_map(static fn (Operation $one): string => $one->id, $plan->operations),
+        );
         self::assertEquals([new Wait('release', 10.0), new Wait('flange', 0.0)], $plan->operation('print')?->after);
-        self::assertEquals([new Wait('coat3', Milestone::RecoatOpen, Milestone::RecoatClose), new Wait('keys', 120.0)], $plan->operation('coat4')?->after);
+        self::assertEquals(
+            [new Wait('coat3', Milestone::RecoatOpen, Milestone::RecoatClose), new Wait('keys', 120.0)], $plan->operation('coat4')?->after,
+        );
         self::assertEquals('coat4', $plan->operation('embed')?->after[0]->operation);
-        self::assertSame([null, 30.0, null], array_map(static fn (string $id): ?float => $plan->operation($id)?->mixing?->ml, ['print', 'coat2', 'coat3']));
+        self::assertSame(
+            [null, 30.0, null],
+            array_map(static fn (string $id): ?float => $plan->operation($id)?->mixing?->ml, ['print', 'coat2', 'coat3']),
+        );
         self::assertSame(Intent::Bond, $plan->operation('coat3')?->mixing?->intent);
         // 7 mm over 100 000 mm², and 30 ml of undercuts.
-        self::assertEqualsWithDelta(730.0, array_sum(array_map(static fn (string $id): float => (float) $plan->operation($id)?->mixing?->volume(), ['print', 'coat2', 'coat3', 'coat4'])), 0.5);
+        self::assertEqualsWithDelta(
+            730.0,
+            array_sum(
+                array_map(static fn (string $id): float => (float) $plan->operation($id)?->mixing?->volume(), [
+                    'print', 'coat2', 'coat3', 'coat4',
+                ]),
+            ),
+            0.5,
+        );
     }
 
     public function test_a_rubber_that_cannot_be_brushed_is_refused_with_what_to_do(): void

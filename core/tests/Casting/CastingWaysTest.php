@@ -43,7 +43,9 @@ final class CastingWaysTest extends TestCase
     {
         $base = SheetsTest::shelf()->bases[$code];
 
-        return CastingWays::of(self::read())->choose($asked ?? $base->casting, $base->family, $base->ratio->isOnePart(), $laid && $base->brushed)->said();
+        return CastingWays::of(self::read())->choose(
+            $asked ?? $base->casting, $base->family, $base->ratio->isOnePart(), $laid && $base->brushed,
+        )->said();
     }
 
     public function test_every_way_is_valid_and_what_is_weighed_into_it_is_on_the_shelf(): void
@@ -51,7 +53,10 @@ final class CastingWaysTest extends TestCase
         $schema = json_decode((string) file_get_contents(self::LIBRARY.'/schema/casting.schema.json'));
         foreach (self::read() as $id => $way) {
             $result = (new Validator)->validate(Helper::toJSON($way), $schema);
-            self::assertTrue($result->isValid(), $id.' '.($result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error()))));
+            self::assertTrue(
+                $result->isValid(),
+                $id.' '.($result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error()))),
+            );
             foreach ($way['with'] ?? [] as $one) {
                 self::assertArrayHasKey($one['code'], SheetsTest::shelf()->additives);
             }
@@ -108,7 +113,10 @@ final class CastingWaysTest extends TestCase
                 self::assertStringNotContainsString('A met', $said, "{$code} is of one part.");
                 self::assertStringNotContainsString('A meets', $said, "{$code} is of one part.");
             }
-            if (in_array($base->family, ['plaster', 'plastisol', 'alginate', 'latex', 'cap-plastic'], true) || in_array($code, ['pp-45', 'sx-25'], true)) {
+            if (
+                in_array($base->family, ['plaster', 'plastisol', 'alginate', 'latex', 'cap-plastic'], true)
+                || in_array($code, ['pp-45', 'sx-25'], true)
+            ) {
                 self::assertStringNotContainsString('thin high stream', $said, "{$code} is not poured in a thin stream.");
                 self::assertStringNotContainsString('Stir each part', $said);
             }
@@ -128,7 +136,10 @@ final class CastingWaysTest extends TestCase
     public function test_what_is_not_stirred_before_goes_straight_onto_the_scale(): void
     {
         $steps = function (bool $premixes): array {
-            $plan = new RunPlan([['water' => 70.0, 'powder' => 100.0], ['water' => 70.0, 'powder' => 100.0]], true, Minutes::of(2), Minutes::of(0), Grams::of(0.1), null, Density::of(1.59), premixes: $premixes);
+            $plan = new RunPlan(
+                [['water' => 70.0, 'powder' => 100.0], ['water' => 70.0, 'powder' => 100.0]], true, Minutes::of(2), Minutes::of(0),
+                Grams::of(0.1), null, Density::of(1.59), premixes: $premixes,
+            );
             $plan = RunPlan::from(Fields::of($plan->toArray()));
             $facts = [];
             $seen = [];
@@ -139,12 +150,18 @@ final class CastingWaysTest extends TestCase
                 if ($state->step->kind === StepKind::Wait) {
                     break;
                 }
-                $facts[] = new Fact($i, $line === null ? RunFactKind::Confirmed : RunFactKind::Weighed, (float) $i, ['step' => $state->step->key(), ...($line === null ? [] : ['reading_g' => $line['running']])]);
+                $facts[] = new Fact(
+                    $i, $line === null ? RunFactKind::Confirmed : RunFactKind::Weighed, (float) $i,
+                    ['step' => $state->step->key(), ...($line === null ? [] : ['reading_g' => $line['running']])],
+                );
             }
 
             return $seen;
         };
-        self::assertSame(['0:gear', '1:tare', '1:weigh', '1:weigh', '1:mix', '1:fill', '2:tare', '2:weigh', '2:weigh', '2:mix', '2:fill', '0:wait'], $steps(false));
+        self::assertSame(
+            ['0:gear', '1:tare', '1:weigh', '1:weigh', '1:mix', '1:fill', '2:tare', '2:weigh', '2:weigh', '2:mix', '2:fill', '0:wait'],
+            $steps(false),
+        );
         self::assertContains('2:premix', $steps(true));
     }
 }

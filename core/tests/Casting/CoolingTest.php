@@ -63,11 +63,21 @@ final class CoolingTest extends TestCase
 
     public function test_what_opens_moves_and_what_pours_does_not(): void
     {
-        $times = ['pot_life_min' => Minutes::of(6.0), 'demould_min' => Minutes::of(8.0), 'service_min' => Minutes::of(30.0), 'full_cure_min' => Minutes::of(60.0)];
+        $times = [
+            'pot_life_min' => Minutes::of(6.0), 'demould_min' => Minutes::of(8.0), 'service_min' => Minutes::of(30.0),
+            'full_cure_min' => Minutes::of(60.0),
+        ];
         $model = CureModel::learnt(new CureSheet($times, Celsius::of(23.0), 1.0), []);
         $thick = $model->cooling(4.0);
-        $at = static fn (CureModel $model, Milestone $one): float => round($model->band($one, Celsius::of(23.0), null)->likely->min ?? -1.0, 6);
-        self::assertSame([6.0, 32.0, 120.0, 240.0], array_map(static fn (Milestone $one): float => $at($thick, $one), [Milestone::PotLife, Milestone::Demould, Milestone::Service, Milestone::FullCure]));
+        $at = static fn (CureModel $model, Milestone $one): float => round(
+            $model->band($one, Celsius::of(23.0), null)->likely->min ?? -1.0, 6,
+        );
+        self::assertSame(
+            [6.0, 32.0, 120.0, 240.0],
+            array_map(static fn (Milestone $one): float => $at($thick, $one), [
+                Milestone::PotLife, Milestone::Demould, Milestone::Service, Milestone::FullCure,
+            ]),
+        );
         self::assertSame(8.0, $at($model, Milestone::Demould));
         // Softener and thickness each move their own.
         self::assertSame([12.0, 32.0], [$at($thick->pouring(2.0), Milestone::PotLife), $at($thick->pouring(2.0), Milestone::Demould)]);

@@ -40,8 +40,12 @@ final class HeatTest extends TestCase
 
     /** @param  list<array{float, float}>  $read */
     #[DataProvider('pots')]
-    public function test_where_a_pot_stands_and_what_is_asked_before_it_comes_off(array $read, float $now, string $state, ?string $asked): void
-    {
+    public function test_where_a_pot_stands_and_what_is_asked_before_it_comes_off(
+        array $read,
+        float $now,
+        string $state,
+        ?string $asked,
+    ): void {
         $readings = array_map(static fn (array $one): array => ['at' => $one[0], 'c' => $one[1], 'by' => 'hand'], $read);
         self::assertSame($state, self::heat()->stands($readings)->value);
         self::assertSame($asked, self::heat()->doubt($readings, $now)?->code);
@@ -55,13 +59,20 @@ final class HeatTest extends TestCase
 
     private static function plan(): RunPlan
     {
-        return RunPlan::from(Fields::of(['batches' => [['A' => 120.0, 'pv-soot' => 1.0], ['A' => 120.0, 'pv-soot' => 1.0]], 'one_part' => true, 'mix_min' => 0, 'degas_min' => 0, 'division_g' => 0.1, 'capacity_ml' => 400, 'sg' => 1.02, 'tolerance_pct' => 1, 'checklist' => [], 'heat' => self::VINYL]));
+        return RunPlan::from(Fields::of([
+            'batches' => [['A' => 120.0, 'pv-soot' => 1.0], ['A' => 120.0, 'pv-soot' => 1.0]], 'one_part' => true, 'mix_min' => 0,
+            'degas_min' => 0, 'division_g' => 0.1, 'capacity_ml' => 400, 'sg' => 1.02, 'tolerance_pct' => 1, 'checklist' => [],
+            'heat' => self::VINYL,
+        ]));
     }
 
     /** @param  list<array{RunFactKind, float, array<string, mixed>}>  $told */
     private static function after(array $told): RunState
     {
-        return RunState::of(self::plan(), array_map(static fn (int $i, array $one): Fact => new Fact($i + 1, $one[0], $one[1], $one[2]), array_keys($told), $told));
+        return RunState::of(
+            self::plan(),
+            array_map(static fn (int $i, array $one): Fact => new Fact($i + 1, $one[0], $one[1], $one[2]), array_keys($told), $told),
+        );
     }
 
     public function test_cold_it_has_no_clock_and_off_the_heat_it_has(): void
@@ -85,7 +96,10 @@ final class HeatTest extends TestCase
         self::assertSame([StepKind::Fill, 7.5], [$state->step->kind, $state->lastMetAt()], 'Its clock counts from there.');
 
         $state = $say(RunFactKind::Reheated, 12.0);
-        self::assertSame([StepKind::Heat, null, [], 1], [$state->step->kind, $state->cup()->metAt, $state->heated[1], $state->reheats], 'Back on the heat its clock stands, and what was read before counts no more.');
+        self::assertSame(
+            [StepKind::Heat, null, [], 1], [$state->step->kind, $state->cup()->metAt, $state->heated[1], $state->reheats],
+            'Back on the heat its clock stands, and what was read before counts no more.',
+        );
         $say(RunFactKind::Heated, 14.0, ['c' => 176.0, 'by' => 'hand']);
         $say(RunFactKind::Confirmed, 14.2);
         $state = $say(RunFactKind::Confirmed, 15.0);

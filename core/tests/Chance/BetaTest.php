@@ -47,6 +47,8 @@ final class BetaTest extends TestCase
         }
         self::assertEqualsWithDelta(0.25, (new Beta(1.0, 1.0))->quantile(0.25), 1e-8);
         self::assertEqualsWithDelta(1.0 - sqrt(0.5), (new Beta(1.0, 2.0))->quantile(0.5), 1e-8);
-        self::assertSame([0.0, 1.0, 0.4], [(new Beta(2.0, 3.0))->below(0.0), (new Beta(2.0, 3.0))->below(1.0), (new Beta(2.0, 3.0))->mean()]);
+        self::assertSame([0.0, 1.0, 0.4], [
+            (new Beta(2.0, 3.0))->below(0.0), (new Beta(2.0, 3.0))->below(1.0), (new Beta(2.0, 3.0))->mean(),
+        ]);
     }
 }

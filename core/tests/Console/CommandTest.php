@@ -22,7 +22,10 @@ final class CommandTest extends TestCase
         self::assertSame(0, $output->exit);
         self::assertIsArray($answer);
         self::assertEqualsCanonicalizing(
-            ['mass_g', 'volume_ml', 'sg', 'parts', 'batches', 'cups', 'pot_life_min', 'usable_min', 'demould_min', 'ratio_error_pct', 'smallest_batch_g', 'limit', 'by_volume', 'warnings', 'working'],
+            [
+                'mass_g', 'volume_ml', 'sg', 'parts', 'batches', 'cups', 'pot_life_min', 'usable_min', 'demould_min', 'ratio_error_pct',
+                'smallest_batch_g', 'limit', 'by_volume', 'warnings', 'working',
+            ],
             array_keys($answer),
         );
         self::assertSame('vessel', $answer['limit']);
@@ -57,8 +60,19 @@ final class CommandTest extends TestCase
 
     public function test_help_names_every_verb(): void
     {
-        foreach (['mix', 'topup', 'cure', 'volume', 'harden', 'tint', 'patch', 'series', 'contact', 'mould', 'sprue', 'bubbles', 'gang', 'box', 'ballast', 'roto', 'study'] as $verb) {
-            self::assertStringContainsString("  {$verb} ", (new Command(Shipped::shelves(), Words::book(), new StudyCommand(static fn (): ?\SplFileObject => null, static function (): void {})))->run([], '')->text);
+        foreach ([
+            'mix', 'topup', 'cure', 'volume', 'harden', 'tint', 'patch', 'series', 'contact', 'mould', 'sprue', 'bubbles', 'gang', 'box',
+            'ballast', 'roto', 'study',
+        ] as $verb) {
+            self::assertStringContainsString(
+                "  {$verb} ",
+                (
+                    new Command(
+                        Shipped::shelves(), Words::book(),
+                        new StudyCommand(static fn (): ?\SplFileObject => null, static function (): void {}),
+                    )
+                )->run([], '')->text,
+            );
         }
     }
 
@@ -73,6 +87,8 @@ final class CommandTest extends TestCase
 
         self::assertSame(2, proc_close($process));
         self::assertSame('', $errors);
-        self::assertSame(['error' => ['field' => 'box.l_mm', 'message' => 'Write the number with a point: 180.5.']], json_decode((string) $said, true));
+        self::assertSame(
+            ['error' => ['field' => 'box.l_mm', 'message' => 'Write the number with a point: 180.5.']], json_decode((string) $said, true),
+        );
     }
 }

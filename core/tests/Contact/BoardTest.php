@@ -15,7 +15,12 @@ final class BoardTest extends TestCase
     {
         exec(escapeshellarg(PHP_BINARY).' '.escapeshellarg(self::ROOT.'/bin/board').' 2>&1', $lines, $status);
         self::assertSame(0, $status, implode("\n", array_slice($lines, 0, 5)));
-        self::assertSame(file_get_contents(self::ROOT.'/docs/board.txt'), implode("\n", $lines)."\n", 'Write it anew: bin/board > docs/board.txt');
-        self::assertCount(count(Shipped::knowledge()->families) * count(Shipped::knowledge()->surfaces), array_filter($lines, static fn (string $line): bool => $line !== '' && $line[0] !== ' '));
+        self::assertSame(
+            file_get_contents(self::ROOT.'/docs/board.txt'), implode("\n", $lines)."\n", 'Write it anew: bin/board > docs/board.txt',
+        );
+        self::assertCount(
+            count(Shipped::knowledge()->families) * count(Shipped::knowledge()->surfaces),
+            array_filter($lines, static fn (string $line): bool => $line !== '' && $line[0] !== ' '),
+        );
     }
 }

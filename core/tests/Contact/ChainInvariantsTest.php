@@ -35,7 +35,9 @@ final class ChainInvariantsTest extends TestCase
 
     private static function from(ChainLink $link, ?int $from): ChainLink
     {
-        return new ChainLink($link->id, $link->name, $link->positive, $link->role, $link->fresh, $link->becomes, $from, $link->wall, $link->bed, $link->had);
+        return new ChainLink(
+            $link->id, $link->name, $link->positive, $link->role, $link->fresh, $link->becomes, $from, $link->wall, $link->bed, $link->had,
+        );
     }
 
     /** @param  list<ChainLink>  $others */
@@ -47,7 +49,11 @@ final class ChainInvariantsTest extends TestCase
         $positive = $original || ($role !== MouldPart::Jacket && mt_rand(0, 1) === 1);
         $from = $others !== [] && mt_rand(0, 3) === 0 ? $others[array_rand($others)] : null;
 
-        return new ChainLink($id, "link {$id}", $positive, $role, $fresh === null ? null : $k->family($fresh), $fresh === null ? $k->surface('wood') : $k->surface($k->family($fresh)->curesTo), $from === null || $from->positive === $positive ? null : $from->id, had: $fresh === null);
+        return new ChainLink(
+            $id, "link {$id}", $positive, $role, $fresh === null ? null : $k->family($fresh),
+            $fresh === null ? $k->surface('wood') : $k->surface($k->family($fresh)->curesTo),
+            $from === null || $from->positive === $positive ? null : $from->id, had: $fresh === null,
+        );
     }
 
     /**
@@ -60,7 +66,9 @@ final class ChainInvariantsTest extends TestCase
         $met = [];
         foreach ($links as $link) {
             foreach ($chain->touches($link, Shipped::knowledge()->surface(Surface::UNKNOWN)) as $touch) {
-                $met[] = $touch->link === null ? "{$link->id} {$touch->key}" : min($link->id, $touch->link).'-'.max($link->id, $touch->link);
+                $met[] = $touch->link === null
+                    ? "{$link->id} {$touch->key}"
+                    : min($link->id, $touch->link).'-'.max($link->id, $touch->link);
             }
         }
 
@@ -80,7 +88,18 @@ final class ChainInvariantsTest extends TestCase
             } catch (BadInput) {
                 continue;
             }
-            self::assertSame([], array_diff($before, $after), json_encode([array_map(static fn (ChainLink $l): array => [$l->id, $l->positive, $l->role->value, $l->from, $l->fresh?->id], $more), $before, $after], JSON_THROW_ON_ERROR));
+            self::assertSame(
+                [], array_diff($before, $after),
+                json_encode(
+                    [
+                        array_map(
+                            static fn (ChainLink $l): array => [$l->id, $l->positive, $l->role->value, $l->from, $l->fresh?->id], $more,
+                        ),
+                        $before, $after,
+                    ],
+                    JSON_THROW_ON_ERROR,
+                ),
+            );
         }
     }
 
@@ -99,7 +118,13 @@ final class ChainInvariantsTest extends TestCase
                 // It would go round in a circle there: that is refused, in a sentence.
                 continue;
             }
-            self::assertSame([], array_diff($before, $after), json_encode(array_map(static fn (ChainLink $l): array => [$l->id, $l->positive, $l->role->value, $l->from, $l->fresh?->id], $links), JSON_THROW_ON_ERROR));
+            self::assertSame(
+                [], array_diff($before, $after),
+                json_encode(
+                    array_map(static fn (ChainLink $l): array => [$l->id, $l->positive, $l->role->value, $l->from, $l->fresh?->id], $links),
+                    JSON_THROW_ON_ERROR,
+                ),
+            );
         }
     }
 }

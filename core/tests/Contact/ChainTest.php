@@ -17,12 +17,23 @@ final class ChainTest extends TestCase
 {
     private int $id = 0;
 
-    private function link(string $name, bool $positive, ?string $family, ?string $becomes = null, MouldPart $role = MouldPart::Whole, ?int $from = null, ?string $wall = null, ?string $bed = null): ChainLink
-    {
+    private function link(
+        string $name,
+        bool $positive,
+        ?string $family,
+        ?string $becomes = null,
+        MouldPart $role = MouldPart::Whole,
+        ?int $from = null,
+        ?string $wall = null,
+        ?string $bed = null,
+    ): ChainLink {
         $k = Shipped::knowledge();
         $fresh = $family === null ? null : $k->family($family);
 
-        return new ChainLink(++$this->id, $name, $positive, $role, $fresh, $k->surface($becomes ?? $fresh->curesTo ?? ''), $from, $wall === null ? null : $k->surface($wall), $bed === null ? null : $k->surface($bed), $family === null);
+        return new ChainLink(
+            ++$this->id, $name, $positive, $role, $fresh, $k->surface($becomes ?? $fresh->curesTo ?? ''), $from,
+            $wall === null ? null : $k->surface($wall), $bed === null ? null : $k->surface($bed), $family === null,
+        );
     }
 
     /**
@@ -100,7 +111,10 @@ final class ChainTest extends TestCase
 
     public function test_what_is_cast_in_a_bought_or_printed_mould_touches_it_and_the_plug_in_it(): void
     {
-        $links = [$this->link('Printed mould', false, null, 'print-resin'), $this->link('Plug', true, null, 'wood', role: MouldPart::Plug), $this->link('Grip', true, 'silicone-platinum')];
+        $links = [
+            $this->link('Printed mould', false, null, 'print-resin'), $this->link('Plug', true, null, 'wood', role: MouldPart::Plug),
+            $this->link('Grip', true, 'silicone-platinum'),
+        ];
 
         self::assertSame(['Printed mould: print-resin', 'Plug: wood'], self::touches($links)['Grip']);
         self::assertSame(['Printed mould: print-resin', 'Plug: wood'], self::touches(array_reverse($links))['Grip']);
@@ -126,7 +140,8 @@ final class ChainTest extends TestCase
     {
         $found = self::touches([
             $this->link('Last', true, null, 'wood'), $this->link('Glove', false, 'silicone-platinum'),
-            $this->link('Shell 1', false, 'plaster', role: MouldPart::Jacket), $this->link('Shell 2', false, 'plaster', role: MouldPart::Jacket),
+            $this->link('Shell 1', false, 'plaster', role: MouldPart::Jacket),
+            $this->link('Shell 2', false, 'plaster', role: MouldPart::Jacket),
         ]);
 
         self::assertSame(['Glove: silicone-platinum', 'Shell 1: plaster'], $found['Shell 2']);
@@ -139,18 +154,28 @@ final class ChainTest extends TestCase
         $mould = new ChainLink(88, 'Bought', false, MouldPart::Whole, null, null, had: true);
         $cast = $this->link('Cast', true, 'silicone-platinum');
 
-        self::assertSame([Surface::UNKNOWN], array_map(static fn (Touch $t): string => $t->surface->id, Chain::of([$mould, $cast])->touches($cast, $unknown)));
+        self::assertSame(
+            [Surface::UNKNOWN],
+            array_map(static fn (Touch $t): string => $t->surface->id, Chain::of([$mould, $cast])->touches($cast, $unknown)),
+        );
         $rubber = $this->link('Rubber', false, 'silicone-platinum');
-        self::assertSame(['bed'], array_map(static fn (Touch $t): string => $t->key, Chain::of([$shell, $rubber])->touches($shell, $unknown)));
+        self::assertSame(
+            ['bed'], array_map(static fn (Touch $t): string => $t->key, Chain::of([$shell, $rubber])->touches($shell, $unknown)),
+        );
         self::assertSame([], Chain::of([$cast])->touches($cast, $unknown));
     }
 
     public function test_a_branch_takes_its_shape_from_where_it_is_told(): void
     {
-        $links = [$this->link('Blank', true, null, 'wood'), $this->link('First mould', false, 'silicone-tin'), $this->link('Wax', true, 'wax'), $this->link('Second mould', false, 'silicone-platinum', from: 1)];
+        $links = [
+            $this->link('Blank', true, null, 'wood'), $this->link('First mould', false, 'silicone-tin'), $this->link('Wax', true, 'wax'),
+            $this->link('Second mould', false, 'silicone-platinum', from: 1),
+        ];
 
         self::assertSame(['Blank: wood'], self::touches($links)['Second mould']);
-        self::assertSame(['Second mould'], array_map(static fn (ChainLink $l): string => $l->name, Chain::of($links)->restingOn($links[0])));
+        self::assertSame(
+            ['Second mould'], array_map(static fn (ChainLink $l): string => $l->name, Chain::of($links)->restingOn($links[0])),
+        );
     }
 
     public function test_a_chain_that_goes_round_in_a_circle_is_refused(): void

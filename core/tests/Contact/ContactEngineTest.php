@@ -18,7 +18,10 @@ final class ContactEngineTest extends TestCase
     /** @param  array<string, mixed>  $more */
     private static function judge(string $fresh, string $surface, array $more = []): ContactResult
     {
-        $in = ['fresh' => ['family' => $fresh, 'skin_safe' => false], 'surface' => ['id' => $surface], 'intent' => 'separate', 'release' => null];
+        $in = [
+            'fresh' => ['family' => $fresh, 'skin_safe' => false], 'surface' => ['id' => $surface], 'intent' => 'separate',
+            'release' => null,
+        ];
         foreach ($more as $path => $value) {
             $keys = explode('.', $path);
             isset($keys[1]) ? $in[$keys[0]][$keys[1]] = $value : $in[$path] = $value;
@@ -130,8 +133,13 @@ final class ContactEngineTest extends TestCase
 
     /** @param  array<string, mixed>  $more */
     #[DataProvider('pairs')]
-    public function test_the_verdict_and_the_rule_that_decides(string $fresh, string $surface, array $more, string $verdict, string $rule): void
-    {
+    public function test_the_verdict_and_the_rule_that_decides(
+        string $fresh,
+        string $surface,
+        array $more,
+        string $verdict,
+        string $rule,
+    ): void {
         $result = self::judge($fresh, $surface, $more);
 
         self::assertSame($verdict, $result->verdict->value);
@@ -146,18 +154,27 @@ final class ContactEngineTest extends TestCase
 
     public function test_a_passed_test_outranks_what_is_usual_but_never_what_is_certain(): void
     {
-        $passed = static fn (string $fresh, string $surface): array => ['tests' => [['fresh' => $fresh, 'surface' => $surface, 'passed' => true]]];
+        $passed = static fn (string $fresh, string $surface): array => [
+            'tests' => [['fresh' => $fresh, 'surface' => $surface, 'passed' => true]],
+        ];
 
         $polymer = self::judge('silicone-platinum', 'clay-polymer', $passed('silicone-platinum', 'clay-polymer'));
         self::assertSame('clear', $polymer->verdict->value);
         self::assertContains('own-test', array_column($polymer->because, 'rule'));
         self::assertSame('stop', self::judge('silicone-platinum', 'latex', $passed('silicone-platinum', 'latex'))->verdict->value);
-        self::assertSame('test-first', self::judge('silicone-platinum', 'painted', $passed('silicone-platinum', 'clay-polymer'))->verdict->value, 'A test of another pair says nothing.');
+        self::assertSame(
+            'test-first', self::judge('silicone-platinum', 'painted', $passed('silicone-platinum', 'clay-polymer'))->verdict->value,
+            'A test of another pair says nothing.',
+        );
     }
 
     public function test_a_failed_test_stops_and_the_last_test_counts(): void
     {
-        $tests = static fn (bool ...$passed): array => ['tests' => array_map(static fn (bool $p): array => ['fresh' => 'silicone-platinum', 'surface' => 'painted', 'passed' => $p], $passed)];
+        $tests = static fn (bool ...$passed): array => [
+            'tests' => array_map(
+                static fn (bool $p): array => ['fresh' => 'silicone-platinum', 'surface' => 'painted', 'passed' => $p], $passed,
+            ),
+        ];
 
         self::assertSame('stop', self::judge('silicone-platinum', 'painted', $tests(true, false))->verdict->value);
         self::assertSame('clear', self::judge('silicone-platinum', 'painted', $tests(false, true))->verdict->value);
@@ -192,7 +209,10 @@ final class ContactEngineTest extends TestCase
 
     public function test_fine_detail_ranks_what_hides_it_lower_and_disputed_ones_come_last(): void
     {
-        $ids = array_map(static fn (array $e): string => $e['release']->id, self::judge('silicone-platinum', 'silicone-platinum', ['use' => ['fine_detail' => true]])->releases);
+        $ids = array_map(
+            static fn (array $e): string => $e['release']->id,
+            self::judge('silicone-platinum', 'silicone-platinum', ['use' => ['fine_detail' => true]])->releases,
+        );
 
         self::assertLessThan(array_search('petroleum-jelly', $ids, true), array_search('warm-jelly', $ids, true));
         self::assertSame(['cooking-oil', 'detergent-film'], array_slice($ids, -2));
@@ -200,14 +220,20 @@ final class ContactEngineTest extends TestCase
 
     public function test_wear_of_the_mould_by_what_is_cast_in_it(): void
     {
-        foreach (['plaster' => 0, 'cement' => 1, 'latex' => 0, 'wax' => 0, 'silicone-platinum' => 1, 'urethane-rubber' => 1, 'urethane-resin' => 2, 'urethane-foam' => 2, 'plastisol' => 2, 'epoxy' => 2, 'polyester' => 3] as $family => $wear) {
+        foreach ([
+            'plaster' => 0, 'cement' => 1, 'latex' => 0, 'wax' => 0, 'silicone-platinum' => 1, 'urethane-rubber' => 1,
+            'urethane-resin' => 2, 'urethane-foam' => 2, 'plastisol' => 2, 'epoxy' => 2, 'polyester' => 3,
+        ] as $family => $wear) {
             self::assertSame($wear, self::judge($family, 'silicone-platinum')->wear, $family);
         }
     }
 
     public function test_cautions_come_with_the_material_and_the_release(): void
     {
-        $said = implode(' ', array_map(Words::of(...), self::judge('silicone-platinum', 'silicone-platinum', ['release' => 'jelly-in-naphtha'])->cautions));
+        $said = implode(
+            ' ',
+            array_map(Words::of(...), self::judge('silicone-platinum', 'silicone-platinum', ['release' => 'jelly-in-naphtha'])->cautions),
+        );
 
         self::assertStringContainsString('no flame', $said);
         self::assertStringContainsString('never latex', $said);

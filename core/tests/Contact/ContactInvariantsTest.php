@@ -31,7 +31,11 @@ final class ContactInvariantsTest extends TestCase
     private static function judge(string $fresh, string $surface, array $more = []): ContactResult
     {
         return self::$engine->judge(ContactRequest::from(Fields::of(array_replace_recursive(
-            ['fresh' => ['family' => $fresh, 'skin_safe' => false], 'surface' => ['id' => $surface], 'intent' => 'separate', 'release' => null], $more,
+            [
+                'fresh' => ['family' => $fresh, 'skin_safe' => false], 'surface' => ['id' => $surface], 'intent' => 'separate',
+                'release' => null,
+            ],
+            $more,
         )), self::$knowledge));
     }
 
@@ -60,7 +64,10 @@ final class ContactInvariantsTest extends TestCase
                 self::assertNotSame('', $reason['text']);
                 self::assertContains($reason['sure'], ['certain', 'usual', 'disputed']);
             }
-            self::assertSame($result->verdict->value === 'clear', $result->safe, "{$fresh} on {$surface}: nothing was chosen yet, so only what needs nothing is safe.");
+            self::assertSame(
+                $result->verdict->value === 'clear', $result->safe,
+                "{$fresh} on {$surface}: nothing was chosen yet, so only what needs nothing is safe.",
+            );
         });
     }
 
@@ -69,8 +76,13 @@ final class ContactInvariantsTest extends TestCase
         self::onTheWholeBoard(function (string $fresh, string $surface): void {
             $plain = self::severity(self::judge($fresh, $surface));
 
-            self::assertGreaterThanOrEqual($plain, self::severity(self::judge($fresh, $surface, ['surface' => ['latex_touched' => true]])), "{$fresh} on {$surface}, touched with latex gloves");
-            self::assertGreaterThanOrEqual($plain, self::severity(self::judge($fresh, $surface, ['use' => ['skin' => true]])), "{$fresh} on {$surface}, worn on skin");
+            self::assertGreaterThanOrEqual(
+                $plain, self::severity(self::judge($fresh, $surface, ['surface' => ['latex_touched' => true]])),
+                "{$fresh} on {$surface}, touched with latex gloves",
+            );
+            self::assertGreaterThanOrEqual(
+                $plain, self::severity(self::judge($fresh, $surface, ['use' => ['skin' => true]])), "{$fresh} on {$surface}, worn on skin",
+            );
         });
     }
 
@@ -80,7 +92,10 @@ final class ContactInvariantsTest extends TestCase
             $test = static fn (bool $passed): array => ['tests' => [['fresh' => $fresh, 'surface' => $surface, 'passed' => $passed]]];
 
             self::assertSame('stop', self::judge($fresh, $surface, $test(false))->verdict->value, "{$fresh} on {$surface}");
-            self::assertLessThanOrEqual(self::severity(self::judge($fresh, $surface)), self::severity(self::judge($fresh, $surface, $test(true))), "{$fresh} on {$surface}");
+            self::assertLessThanOrEqual(
+                self::severity(self::judge($fresh, $surface)), self::severity(self::judge($fresh, $surface, $test(true))),
+                "{$fresh} on {$surface}",
+            );
         });
     }
 
@@ -91,10 +106,15 @@ final class ContactInvariantsTest extends TestCase
             $before = self::severity($result);
             foreach ($result->releases as $offered) {
                 $chosen = self::judge($fresh, $surface, ['release' => $offered['release']->id]);
-                self::assertLessThanOrEqual($before, self::severity($chosen), "{$offered['release']->id} is offered for {$fresh} on {$surface}");
+                self::assertLessThanOrEqual(
+                    $before, self::severity($chosen), "{$offered['release']->id} is offered for {$fresh} on {$surface}",
+                );
             }
             foreach ($result->ruinous as $ruin) {
-                self::assertSame('stop', self::judge($fresh, $surface, ['release' => $ruin['release']->id])->verdict->value, "{$ruin['release']->id} ruins {$fresh} on {$surface}");
+                self::assertSame(
+                    'stop', self::judge($fresh, $surface, ['release' => $ruin['release']->id])->verdict->value,
+                    "{$ruin['release']->id} ruins {$fresh} on {$surface}",
+                );
             }
         });
     }
@@ -109,7 +129,10 @@ final class ContactInvariantsTest extends TestCase
                     }
                     $fitting = array_filter(self::$knowledge->sealers, static fn ($sealer): bool => $sealer->isFor($surface));
                     $harmless = array_filter($fitting, static fn ($sealer): bool => ! $sealer->isDoubtfulUnder($fresh));
-                    self::assertSame($harmless === [], str_contains(Words::of($step->note), "Test it under {$fresh->name} first."), Words::of($step->what)." under {$fresh->name} on {$surface->name}");
+                    self::assertSame(
+                        $harmless === [], str_contains(Words::of($step->note), "Test it under {$fresh->name} first."),
+                        Words::of($step->what)." under {$fresh->name} on {$surface->name}",
+                    );
                 }
             }
         }
@@ -120,7 +143,10 @@ final class ContactInvariantsTest extends TestCase
         self::onTheWholeBoard(function (string $fresh, string $surface): void {
             $apart = self::judge($fresh, $surface);
             if ($apart->adhesion->value === 'lets-go') {
-                self::assertFalse(self::judge($fresh, $surface, ['intent' => 'bond'])->safe, "{$fresh} lets go of {$surface}, so it cannot be meant to hold.");
+                self::assertFalse(
+                    self::judge($fresh, $surface, ['intent' => 'bond'])->safe,
+                    "{$fresh} lets go of {$surface}, so it cannot be meant to hold.",
+                );
             }
         });
     }

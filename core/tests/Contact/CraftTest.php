@@ -28,7 +28,11 @@ final class CraftTest extends TestCase
     /** @param  array<string, mixed>  $more */
     private static function request(string $fresh, string $surface, array $more = []): ContactRequest
     {
-        $in = ['fresh' => ['family' => $fresh, 'skin_safe' => $more['skin_safe'] ?? false], 'surface' => ['id' => $surface, ...$more['is'] ?? []], 'intent' => $more['intent'] ?? 'separate', 'release' => $more['release'] ?? null, 'use' => $more['use'] ?? [], 'tests' => $more['tests'] ?? []];
+        $in = [
+            'fresh' => ['family' => $fresh, 'skin_safe' => $more['skin_safe'] ?? false],
+            'surface' => ['id' => $surface, ...$more['is'] ?? []], 'intent' => $more['intent'] ?? 'separate',
+            'release' => $more['release'] ?? null, 'use' => $more['use'] ?? [], 'tests' => $more['tests'] ?? [],
+        ];
 
         return ContactRequest::from(Fields::of($in), Shipped::knowledge());
     }
@@ -68,7 +72,10 @@ final class CraftTest extends TestCase
             ['C sealed wood no less', 'plastisol', 'wood', $is(sealed_with: 'wood-glue'), 'stop'],
             ['C latex', 'plastisol', 'latex', [], 'stop'],
             ['C urethane, a test at best', 'plastisol', 'urethane', [], 'test-first'],
-            ['C and a test that passed does not make it more', 'plastisol', 'urethane', ['tests' => [['fresh' => 'plastisol', 'surface' => 'urethane', 'passed' => true]]], 'test-first'],
+            [
+                'C and a test that passed does not make it more', 'plastisol', 'urethane',
+                ['tests' => [['fresh' => 'plastisol', 'surface' => 'urethane', 'passed' => true]]], 'test-first',
+            ],
             ['C what nobody can name', 'plastisol', 'unknown', [], 'stop'],
             ['C clay nobody can name', 'plastisol', 'clay-unknown', [], 'stop'],
             ['C cured silicone bears it', 'plastisol', 'silicone-platinum', [], 'clear'],
@@ -77,7 +84,10 @@ final class CraftTest extends TestCase
             ['C alginate is another thing', 'alginate', 'skin', ['skin_safe' => true], 'release'],
             ['C skin demands what is for skin, without a flag', 'silicone-platinum', 'skin', [], 'stop'],
             ['C and takes it', 'silicone-platinum', 'skin', ['skin_safe' => true], 'release'],
-            ['C a release that is not for skin does not go on it', 'silicone-platinum', 'skin', ['skin_safe' => true, 'release' => 'wax-spray'], 'stop'],
+            [
+                'C a release that is not for skin does not go on it', 'silicone-platinum', 'skin',
+                ['skin_safe' => true, 'release' => 'wax-spray'], 'stop',
+            ],
             ['C film while it is wet', 'cap-plastic', 'skin', ['skin_safe' => true], 'stop'],
             ['C hot wax on skin', 'wax', 'skin', ['skin_safe' => true], 'stop'],
         ] as $line) {
@@ -113,9 +123,18 @@ final class CraftTest extends TestCase
             ['C age alone is no cure', 'silicone-platinum', 'print-resin', $is(hours_since_cure: 5000), 'stop'],
             ['L a clear barrier helps: test', 'silicone-platinum', 'print-resin', $is(sealed_with: 'shellac'), 'test-first'],
             ['C washed, lit and warmed', 'silicone-platinum', 'print-resin', $is(post_cured: true), 'test-first'],
-            ['C young silicone bonds', 'silicone-platinum', 'silicone-platinum', ['intent' => 'bond', 'is' => ['hours_since_cure' => 2]], 'clear'],
-            ['C old silicone: test or prime', 'silicone-platinum', 'silicone-platinum', ['intent' => 'bond', 'is' => ['hours_since_cure' => 400]], 'test-first'],
-            ['C tin on platinum: test or prime', 'silicone-tin', 'silicone-platinum', ['intent' => 'bond', 'is' => ['hours_since_cure' => 2]], 'test-first'],
+            [
+                'C young silicone bonds', 'silicone-platinum', 'silicone-platinum', ['intent' => 'bond', 'is' => ['hours_since_cure' => 2]],
+                'clear',
+            ],
+            [
+                'C old silicone: test or prime', 'silicone-platinum', 'silicone-platinum',
+                ['intent' => 'bond', 'is' => ['hours_since_cure' => 400]], 'test-first',
+            ],
+            [
+                'C tin on platinum: test or prime', 'silicone-tin', 'silicone-platinum',
+                ['intent' => 'bond', 'is' => ['hours_since_cure' => 2]], 'test-first',
+            ],
             ['L tin on a print that is not cured through', 'silicone-tin', 'print-resin', [], 'test-first'],
             ['C vulcanised rubber stops platinum', 'silicone-platinum', 'rubber-vulcanised', [], 'stop'],
             ['C superglue is tested', 'silicone-platinum', 'superglue', [], 'test-first'],
@@ -126,7 +145,14 @@ final class CraftTest extends TestCase
             ['C concrete is glass-like and drinks', 'silicone-platinum', 'stone', [], 'seal-and-release'],
             ['C urethane on plaster nobody proved dry', 'urethane-rubber', 'plaster', $is(sealed_with: 'shellac'), 'test-first'],
             ['C proved dry, the test is lifted', 'urethane-rubber', 'plaster', $is(sealed_with: 'shellac', proved_dry: true), 'release'],
-            ['C a test of its own lifts it as well', 'urethane-rubber', 'plaster', ['is' => ['sealed_with' => 'shellac'], 'tests' => [['fresh' => 'urethane-rubber', 'surface' => 'plaster', 'passed' => true]]], 'release'],
+            [
+                'C a test of its own lifts it as well', 'urethane-rubber', 'plaster',
+                [
+                    'is' => ['sealed_with' => 'shellac'],
+                    'tests' => [['fresh' => 'urethane-rubber', 'surface' => 'plaster', 'passed' => true]],
+                ],
+                'release',
+            ],
         ] as $line) {
             yield $line[0] => array_slice($line, 1);
         }
@@ -144,8 +170,12 @@ final class CraftTest extends TestCase
 
     /** @param  array<string, mixed>  $more */
     #[DataProvider('hurts')]
-    public function test_no_test_no_reason_and_no_way_out_talks_a_stop_that_hurts_round(string $fresh, string $surface, array $more, string $verdict): void
-    {
+    public function test_no_test_no_reason_and_no_way_out_talks_a_stop_that_hurts_round(
+        string $fresh,
+        string $surface,
+        array $more,
+        string $verdict,
+    ): void {
         if ($verdict !== 'stop' || isset($more['release'])) {
             self::assertTrue(true);
 
@@ -163,10 +193,20 @@ final class CraftTest extends TestCase
         }
         foreach (ContactAnswer::to($request, Shipped::knowledge(), SheetsTest::shelf())->ways as $way) {
             self::assertTrue($way->result->safe, Words::of($way->what));
-            self::assertNotContains('dry', array_map(static fn (array $step): string => $step['id'], array_filter($way->steps, static fn (array $step): bool => $step['kind'] === WayKind::Wait && $surface === 'plaster')), 'A night does not dry a plaster.');
+            self::assertNotContains(
+                'dry',
+                array_map(
+                    static fn (array $step): string => $step['id'],
+                    array_filter($way->steps, static fn (array $step): bool => $step['kind'] === WayKind::Wait && $surface === 'plaster'),
+                ),
+                'A night does not dry a plaster.',
+            );
             foreach ($way->steps as $step) {
                 $copy = $step['kind'] === WayKind::Link ? SheetsTest::shelf()->bases[$step['id']] : null;
-                self::assertFalse($fresh === 'plastisol' && $copy !== null && str_starts_with($copy->family, 'urethane') && $step === end($way->steps), 'No copy in urethane under hot vinyl.');
+                self::assertFalse(
+                    $fresh === 'plastisol' && $copy !== null && str_starts_with($copy->family, 'urethane') && $step === end($way->steps),
+                    'No copy in urethane under hot vinyl.',
+                );
             }
         }
     }
@@ -174,13 +214,22 @@ final class CraftTest extends TestCase
     /** A surface that is worse in one thing is never judged better for it, whatever else is so of it. */
     public function test_a_worse_state_never_makes_a_verdict_better(): void
     {
-        $worse = ['damp' => [true, false], 'latex_touched' => [true, false], 'proved_dry' => [false, true], 'post_cured' => [false, true], 'solvent_min_ago' => [2, 5000]];
+        $worse = [
+            'damp' => [true, false], 'latex_touched' => [true, false], 'proved_dry' => [false, true], 'post_cured' => [false, true],
+            'solvent_min_ago' => [2, 5000],
+        ];
         foreach (Shipped::knowledge()->families as $fresh) {
             foreach (Shipped::knowledge()->surfaces as $surface) {
-                foreach ([[], ['sealed_with' => 'wood-glue'], ['hours_since_cure' => 4], ['proved_dry' => true, 'sealed_with' => 'wood-glue']] as $else) {
+                foreach ([
+                    [], ['sealed_with' => 'wood-glue'], ['hours_since_cure' => 4], ['proved_dry' => true, 'sealed_with' => 'wood-glue'],
+                ] as $else) {
                     foreach ($worse as $what => [$bad, $good]) {
-                        $severity = static fn (mixed $value): int => self::SEVERITY[self::judge($fresh->id, $surface->id, ['is' => [...$else, $what => $value]])->verdict->value];
-                        self::assertGreaterThanOrEqual($severity($good), $severity($bad), "{$fresh->id} on {$surface->id}, {$what} ".json_encode($else));
+                        $severity = static fn (mixed $value): int => self::SEVERITY[
+                            self::judge($fresh->id, $surface->id, ['is' => [...$else, $what => $value]])->verdict->value
+                        ];
+                        self::assertGreaterThanOrEqual(
+                            $severity($good), $severity($bad), "{$fresh->id} on {$surface->id}, {$what} ".json_encode($else),
+                        );
                     }
                 }
             }
@@ -190,7 +239,10 @@ final class CraftTest extends TestCase
     /** What a way out promises is asked again with all that it changes, and is safe then. */
     public function test_a_way_out_asked_again_is_safe(): void
     {
-        foreach ([['plastisol', 'plaster', []], ['urethane-rubber', 'plaster', []], ['silicone-platinum', 'print-resin', []], ['epoxy', 'cement', []], ['plastisol', 'metal', ['solvent_min_ago' => 10]]] as [$fresh, $surface, $is]) {
+        foreach ([
+            ['plastisol', 'plaster', []], ['urethane-rubber', 'plaster', []], ['silicone-platinum', 'print-resin', []],
+            ['epoxy', 'cement', []], ['plastisol', 'metal', ['solvent_min_ago' => 10]],
+        ] as [$fresh, $surface, $is]) {
             $answer = ContactAnswer::to(self::request($fresh, $surface, ['is' => $is]), Shipped::knowledge(), SheetsTest::shelf());
             $asked = 0;
             foreach ($answer->ways as $way) {
@@ -200,7 +252,13 @@ final class CraftTest extends TestCase
                     match ($step['kind']) {
                         WayKind::Seal, WayKind::Barrier => $again['is']['sealed_with'] = $step['id'],
                         WayKind::Release => $again['release'] = $step['id'],
-                        WayKind::Wait => $again['is'] = [...$again['is'], ...['prove-dry' => ['proved_dry' => true, 'damp' => false], 'post-cure' => ['post_cured' => true], 'solvent_below' => ['solvent_min_ago' => 5000]][$step['id']] ?? []],
+                        WayKind::Wait => $again['is'] = [
+                            ...$again['is'],
+                            ...[
+                                'prove-dry' => ['proved_dry' => true, 'damp' => false], 'post-cure' => ['post_cured' => true],
+                                'solvent_below' => ['solvent_min_ago' => 5000],
+                            ][$step['id']] ?? [],
+                        ],
                         WayKind::Test => $again['tests'] = [['fresh' => $fresh, 'surface' => $surface, 'passed' => true]],
                         default => $same = false,
                     };
@@ -231,10 +289,17 @@ final class CraftTest extends TestCase
 
     public function test_hot_vinyl_on_plaster_is_led_to_the_scale_and_nowhere_else(): void
     {
-        $ways = ContactAnswer::to(self::request('plastisol', 'plaster', ['is' => ['hours_since_cure' => 24, 'sealed_with' => 'shellac']]), Shipped::knowledge(), SheetsTest::shelf())->ways;
+        $ways = ContactAnswer::to(
+            self::request('plastisol', 'plaster', ['is' => ['hours_since_cure' => 24, 'sealed_with' => 'shellac']]), Shipped::knowledge(),
+            SheetsTest::shelf(),
+        )->ways;
         self::assertSame([], array_filter($ways, static fn ($way): bool => $way->result->verdict === Verdict::Stop));
         $bare = ContactAnswer::to(self::request('plastisol', 'plaster'), Shipped::knowledge(), SheetsTest::shelf())->ways;
-        $own = array_values(array_filter($bare, static fn ($way): bool => $way->steps[0]['kind'] !== WayKind::Link && $way->steps[0]['kind'] !== WayKind::Base));
+        $own = array_values(
+            array_filter(
+                $bare, static fn ($way): bool => $way->steps[0]['kind'] !== WayKind::Link && $way->steps[0]['kind'] !== WayKind::Base,
+            ),
+        );
         self::assertNotSame([], $own);
         foreach ($own as $way) {
             self::assertContains('prove-dry', array_column($way->steps, 'id'));
@@ -244,13 +309,31 @@ final class CraftTest extends TestCase
     /** A surface of the shop's own that only says that it drinks is no less wet for that. */
     public function test_a_porous_surface_of_ones_own_is_a_stop_for_hot_vinyl_until_it_is_proved_dry(): void
     {
-        $knowledge = Shipped::knowledge()->and(['our-cast' => ['name' => 'our casting stone', 'like' => ['plaster', 'absorbent', 'mineral', 'holds-water'], 'porous' => true], 'our-board' => ['name' => 'our board', 'like' => ['absorbent'], 'porous' => true]], [], []);
+        $knowledge = Shipped::knowledge()->and(
+            [
+                'our-cast' => [
+                    'name' => 'our casting stone', 'like' => ['plaster', 'absorbent', 'mineral', 'holds-water'], 'porous' => true,
+                ],
+                'our-board' => ['name' => 'our board', 'like' => ['absorbent'], 'porous' => true],
+            ],
+            [], [],
+        );
         foreach (['our-cast', 'our-board'] as $surface) {
-            $judge = static fn (array $is): ContactResult => (new ContactEngine($knowledge))->judge(ContactRequest::from(Fields::of(['fresh' => ['family' => 'plastisol', 'skin_safe' => false], 'surface' => ['id' => $surface, ...$is]]), $knowledge));
+            $judge = static fn (array $is): ContactResult => (new ContactEngine($knowledge))->judge(
+                ContactRequest::from(
+                    Fields::of(['fresh' => ['family' => 'plastisol', 'skin_safe' => false], 'surface' => ['id' => $surface, ...$is]]),
+                    $knowledge,
+                ),
+            );
             self::assertSame('stop', $judge(['sealed_with' => 'wood-glue'])->verdict->value);
             self::assertNotSame('stop', $judge(['sealed_with' => 'wood-glue', 'proved_dry' => true])->verdict->value);
-            $request = ContactRequest::from(Fields::of(['fresh' => ['family' => 'plastisol', 'skin_safe' => false], 'surface' => ['id' => $surface]]), $knowledge);
-            $own = array_filter(ContactAnswer::to($request, $knowledge, SheetsTest::shelf())->ways, static fn ($way): bool => $way->steps[0]['kind'] === WayKind::Wait);
+            $request = ContactRequest::from(
+                Fields::of(['fresh' => ['family' => 'plastisol', 'skin_safe' => false], 'surface' => ['id' => $surface]]), $knowledge,
+            );
+            $own = array_filter(
+                ContactAnswer::to($request, $knowledge, SheetsTest::shelf())->ways,
+                static fn ($way): bool => $way->steps[0]['kind'] === WayKind::Wait,
+            );
             self::assertNotSame([], $own, 'It is led to the scale.');
         }
     }

@@ -10,6 +10,7 @@ use Apalos\Core\Contact\Rule;
 use Apalos\Core\Contact\SurfaceState;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Practice\Scenario;
 use Apalos\Core\Tests\Words;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Helper;
@@ -35,8 +36,30 @@ final class KnowledgeTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function files(): iterable
     {
-        foreach (['contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'contacts/waits', 'mould-kinds', 'cautions', 'faults/symptoms', 'faults/causes', 'faults/questions', 'wear', 'care', 'usual', 'ways'] as $file) {
+        foreach ([
+            'contacts/families', 'contacts/surfaces', 'contacts/rules', 'contacts/releases', 'contacts/sealers', 'contacts/waits',
+            'mould-kinds', 'cautions', 'faults/symptoms', 'faults/causes', 'faults/questions', 'wear', 'care', 'usual', 'ways',
+            'piece-care',
+        ] as $file) {
             yield $file => [$file];
+        }
+    }
+
+    public function test_everything_to_practise_is_valid_and_can_be_read(): void
+    {
+        $library = __DIR__.'/../../../library';
+        $schema = json_decode((string) file_get_contents("{$library}/schema/practice.schema.json"));
+        $files = glob("{$library}/practice/*.yaml") ?: [];
+        self::assertGreaterThanOrEqual(20, count($files));
+        foreach ($files as $file) {
+            $read = Yaml::parseFile($file);
+            $result = (new Validator)->validate(Helper::toJSON($read), $schema);
+            self::assertTrue(
+                $result->isValid(),
+                $file.($result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error()))),
+            );
+            $scenario = Scenario::from(Fields::of(['id' => basename($file, '.yaml'), ...$read]));
+            self::assertEquals($scenario, Scenario::from(Fields::of($scenario->toArray())), $file);
         }
     }
 
@@ -47,7 +70,9 @@ final class KnowledgeTest extends TestCase
         $schema = json_decode((string) file_get_contents("{$library}/schema/{$file}.schema.json"));
         $result = (new Validator)->validate(Helper::toJSON(Yaml::parseFile("{$library}/{$file}.yaml")), $schema);
 
-        self::assertTrue($result->isValid(), $result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error())));
+        self::assertTrue(
+            $result->isValid(), $result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error())),
+        );
     }
 
     public function test_every_id_that_is_spoken_of_exists(): void
@@ -66,12 +91,20 @@ final class KnowledgeTest extends TestCase
             }
         }
         $things = [...array_keys($k->families), ...array_keys($k->surfaces)];
-        $groups = array_merge(...array_map(static fn ($thing): array => $thing->groups, [...array_values($k->families), ...array_values($k->surfaces)]));
+        $groups = array_merge(...array_map(static fn ($thing): array => $thing->groups, [
+            ...array_values($k->families), ...array_values($k->surfaces),
+        ]));
         foreach (['rules', 'releases', 'sealers'] as $file) {
-            preg_match_all('/(?:fresh|surface|for|on): \[([^\]]*)\]/', (string) file_get_contents(__DIR__."/../../../library/contacts/{$file}.yaml"), $lists);
+            preg_match_all(
+                '/(?:fresh|surface|for|on): \[([^\]]*)\]/', (string) file_get_contents(__DIR__."/../../../library/contacts/{$file}.yaml"),
+                $lists,
+            );
             foreach ($lists[1] as $list) {
                 foreach (array_map(static fn (string $word): string => trim($word, " '"), explode(',', $list)) as $word) {
-                    self::assertTrue($word === '*' || in_array($word, $things, true) || in_array(substr($word, 1), $groups, true), "{$file} speaks of “{$word}”, which is nothing.");
+                    self::assertTrue(
+                        $word === '*' || in_array($word, $things, true) || in_array(substr($word, 1), $groups, true),
+                        "{$file} speaks of “{$word}”, which is nothing.",
+                    );
                 }
             }
         }
@@ -86,7 +119,10 @@ final class KnowledgeTest extends TestCase
                 foreach (self::states() as $name => $state) {
                     $found = Findings::on($fresh, $surface, $state, $knowledge);
                     $where = "{$fresh->id} on {$surface->id} {$name}";
-                    self::assertSame([], array_map(static fn (Rule $rule): string => $rule->id, $found->contradictions), "{$where}: contradicts {$found->adhesion->id}");
+                    self::assertSame(
+                        [], array_map(static fn (Rule $rule): string => $rule->id, $found->contradictions),
+                        "{$where}: contradicts {$found->adhesion->id}",
+                    );
                     self::assertNotSame('', $found->adhesion->text, $where);
                     self::assertNotSame('', $found->cure->text, $where);
                 }
@@ -110,12 +146,22 @@ final class KnowledgeTest extends TestCase
                 }
             }
         }
-        self::assertSame([], array_values(array_diff(array_map(static fn (Rule $rule): string => $rule->id, $knowledge->rules), array_keys($used))));
+        self::assertSame(
+            [], array_values(array_diff(array_map(static fn (Rule $rule): string => $rule->id, $knowledge->rules), array_keys($used))),
+        );
     }
 
     public function test_a_pair_that_no_rule_speaks_of_would_be_noticed(): void
     {
-        $bare = Knowledge::of(['jam' => ['name' => 'jam', 'like' => [], 'makes' => 'rubber', 'serves' => [], 'cures_to' => 'toast', 'wear' => 0, 'wear_text' => 'none', 'hazards' => []]], ['toast' => ['name' => 'toast', 'like' => [], 'porous' => true]], [], [], [], []);
+        $bare = Knowledge::of(
+            [
+                'jam' => [
+                    'name' => 'jam', 'like' => [], 'makes' => 'rubber', 'serves' => [], 'cures_to' => 'toast', 'wear' => 0,
+                    'wear_text' => 'none', 'hazards' => [],
+                ],
+            ],
+            ['toast' => ['name' => 'toast', 'like' => [], 'porous' => true]], [], [], [], [],
+        );
 
         $this->expectException(BadInput::class);
         Findings::on($bare->family('jam'), $bare->surface('toast'), new SurfaceState, $bare);
@@ -123,14 +169,24 @@ final class KnowledgeTest extends TestCase
 
     public function test_a_contradiction_would_be_noticed(): void
     {
-        $knowledge = Shipped::knowledge()->with(Rule::from(Fields::of(['id' => 'x', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['@cured-silicone'], 'gives' => 'lets-go', 'sure' => 'usual', 'text' => 'Wishful.'])));
+        $knowledge = Shipped::knowledge()->with(Rule::from(Fields::of([
+            'id' => 'x', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['@cured-silicone'], 'gives' => 'lets-go',
+            'sure' => 'usual', 'text' => 'Wishful.',
+        ])));
 
-        self::assertCount(1, Findings::on($knowledge->family('silicone-tin'), $knowledge->surface('silicone-tin'), new SurfaceState, $knowledge)->contradictions);
+        self::assertCount(
+            1,
+            Findings::on(
+                $knowledge->family('silicone-tin'), $knowledge->surface('silicone-tin'), new SurfaceState, $knowledge,
+            )->contradictions,
+        );
     }
 
     public function test_two_rules_of_one_name_and_a_condition_nobody_knows_are_refused(): void
     {
-        $rule = ['id' => 'r', 'kind' => 'adhesion', 'fresh' => ['*'], 'surface' => ['*'], 'gives' => 'grips', 'sure' => 'usual', 'text' => 'So.'];
+        $rule = [
+            'id' => 'r', 'kind' => 'adhesion', 'fresh' => ['*'], 'surface' => ['*'], 'gives' => 'grips', 'sure' => 'usual', 'text' => 'So.',
+        ];
         try {
             Knowledge::of([], [], [$rule, $rule], [], [], []);
             self::fail('Two rules of one name passed.');

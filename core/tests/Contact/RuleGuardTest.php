@@ -21,7 +21,13 @@ final class RuleGuardTest extends TestCase
     /** @param  array<string, mixed>  $more */
     private static function rule(array $more = []): Rule
     {
-        return Rule::from(Fields::of([...['id' => 'own', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['silicone-platinum'], 'gives' => 'lets-go', 'sure' => 'usual', 'text' => 'We have done it.'], ...$more]));
+        return Rule::from(Fields::of([
+            ...[
+                'id' => 'own', 'kind' => 'adhesion', 'fresh' => ['@silicone'], 'surface' => ['silicone-platinum'], 'gives' => 'lets-go',
+                'sure' => 'usual', 'text' => 'We have done it.',
+            ],
+            ...$more,
+        ]));
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */

@@ -26,13 +26,20 @@ final class WaysOutTest extends TestCase
      */
     private static function request(string $family, array $surface, array $more = []): ContactRequest
     {
-        return ContactRequest::from(Fields::of(['fresh' => ['family' => $family, 'skin_safe' => true], 'surface' => $surface, 'intent' => 'separate', ...$more]), Shipped::knowledge());
+        return ContactRequest::from(
+            Fields::of(['fresh' => ['family' => $family, 'skin_safe' => true], 'surface' => $surface, 'intent' => 'separate', ...$more]),
+            Shipped::knowledge(),
+        );
     }
 
     /** @return list<Way> */
     private static function ways(ContactRequest $request): array
     {
-        return (new WaysOut(new ContactEngine(Shipped::knowledge()), Shipped::knowledge(), Candidate::on(SheetsTest::shelf(), Shipped::knowledge())))->of($request);
+        return (
+            new WaysOut(
+                new ContactEngine(Shipped::knowledge()), Shipped::knowledge(), Candidate::on(SheetsTest::shelf(), Shipped::knowledge()),
+            )
+        )->of($request);
     }
 
     /**
@@ -41,7 +48,16 @@ final class WaysOutTest extends TestCase
      */
     private static function kinds(array $ways): array
     {
-        return array_values(array_unique(array_map(static fn (Way $way): string => implode('+', array_map(static fn (array $step): string => $step['kind']->value, $way->steps)), $ways)));
+        return array_values(
+            array_unique(
+                array_map(
+                    static fn (Way $way): string => implode(
+                        '+', array_map(static fn (array $step): string => $step['kind']->value, $way->steps),
+                    ),
+                    $ways,
+                ),
+            ),
+        );
     }
 
     public function test_platinum_on_sulphur_clay_is_made_safe_by_a_tin_rubber_or_by_two_links_more(): void
@@ -55,10 +71,17 @@ final class WaysOutTest extends TestCase
 
     public function test_silicone_on_silicone_wants_a_release_and_the_quickest_comes_first(): void
     {
-        $releases = array_values(array_filter(self::ways(self::request('silicone-platinum', ['id' => 'silicone-platinum'])), static fn (Way $way): bool => $way->steps[0]['kind'] === WayKind::Release));
+        $releases = array_values(
+            array_filter(
+                self::ways(self::request('silicone-platinum', ['id' => 'silicone-platinum'])),
+                static fn (Way $way): bool => $way->steps[0]['kind'] === WayKind::Release,
+            ),
+        );
 
         self::assertSame(0.0, $releases[0]->addsMin);
-        self::assertNotContains('silicone-oil-spray', array_map(static fn (Way $way): string => $way->steps[0]['id'], $releases), 'Never under fresh silicone.');
+        self::assertNotContains(
+            'silicone-oil-spray', array_map(static fn (Way $way): string => $way->steps[0]['id'], $releases), 'Never under fresh silicone.',
+        );
         $minutes = array_map(static fn (Way $way): float => $way->addsMin, $releases);
         $sorted = $minutes;
         sort($sorted);
@@ -67,7 +90,10 @@ final class WaysOutTest extends TestCase
 
     public function test_young_epoxy_is_waited_for_or_tested(): void
     {
-        $pairs = array_filter(self::kinds(self::ways(self::request('silicone-platinum', ['id' => 'epoxy', 'hours_since_cure' => 10]))), static fn (string $kinds): bool => $kinds !== 'link+link');
+        $pairs = array_filter(
+            self::kinds(self::ways(self::request('silicone-platinum', ['id' => 'epoxy', 'hours_since_cure' => 10]))),
+            static fn (string $kinds): bool => $kinds !== 'link+link',
+        );
 
         self::assertContains('base', $pairs);
     }
@@ -124,8 +150,10 @@ final class WaysOutTest extends TestCase
     }
 
     #[DataProvider('everyPair')]
-    public function test_every_way_is_judged_safe_by_the_same_engine_and_an_unsafe_contact_without_one_says_so(string $family, string $surface): void
-    {
+    public function test_every_way_is_judged_safe_by_the_same_engine_and_an_unsafe_contact_without_one_says_so(
+        string $family,
+        string $surface,
+    ): void {
         $answer = ContactAnswer::to(self::request($family, ['id' => $surface]), Shipped::knowledge(), SheetsTest::shelf());
         foreach ($answer->ways as $way) {
             self::assertTrue($way->result->safe, Words::of($way->what));

@@ -37,8 +37,17 @@ final class ClockTest extends TestCase
     public static function rooms(): iterable
     {
         yield 'the sheet alone, five degrees cooler' => [18, [], [23.0677, 31.1127, 41.9634], 2.0];
-        yield 'one gel watched in the same room' => [18, [['room_c' => 18, 'kind' => 'gel', 'minutes' => 28]], [24.0184, 28.5468, 33.9290], 1.9085];
-        yield 'three observations, a warmer day' => [28, [['room_c' => 18, 'kind' => 'gel', 'minutes' => 34], ['room_c' => 20, 'kind' => 'gel', 'minutes' => 29], ['room_c' => 26, 'kind' => 'demould', 'minutes' => 170]], [11.5573, 13.8898, 16.6932], 2.4026];
+        yield 'one gel watched in the same room' => [
+            18, [['room_c' => 18, 'kind' => 'gel', 'minutes' => 28]], [24.0184, 28.5468, 33.9290], 1.9085,
+        ];
+        yield 'three observations, a warmer day' => [
+            28,
+            [
+                ['room_c' => 18, 'kind' => 'gel', 'minutes' => 34], ['room_c' => 20, 'kind' => 'gel', 'minutes' => 29],
+                ['room_c' => 26, 'kind' => 'demould', 'minutes' => 170],
+            ],
+            [11.5573, 13.8898, 16.6932], 2.4026,
+        ];
     }
 
     /**
@@ -88,7 +97,9 @@ final class ClockTest extends TestCase
 
     public function test_more_watching_makes_the_band_narrower_and_never_wider(): void
     {
-        $width = static fn (int $n): float => (static fn ($band): float => $band->high->min / $band->low->min)(self::read(19, array_fill(0, $n, ['room_c' => 19, 'kind' => 'gel', 'minutes' => 29]))->band(Milestone::PotLife));
+        $width = static fn (int $n): float => (static fn ($band): float => $band->high->min / $band->low->min)(
+            self::read(19, array_fill(0, $n, ['room_c' => 19, 'kind' => 'gel', 'minutes' => 29]))->band(Milestone::PotLife),
+        );
 
         self::assertGreaterThan($width(1), $width(0));
         self::assertGreaterThan($width(8), $width(1));
@@ -96,7 +107,10 @@ final class ClockTest extends TestCase
 
     public function test_a_shop_far_from_the_sheet_is_told(): void
     {
-        $codes = array_map(static fn ($w): string => $w->code, self::read(21, array_fill(0, 6, ['room_c' => 21, 'kind' => 'gel', 'minutes' => 60]))->warnings);
+        $codes = array_map(
+            static fn ($w): string => $w->code,
+            self::read(21, array_fill(0, 6, ['room_c' => 21, 'kind' => 'gel', 'minutes' => 60]))->warnings,
+        );
 
         self::assertContains('far_from_sheet', $codes);
     }
@@ -124,6 +138,8 @@ final class ClockTest extends TestCase
         $whole = new RoomHistory([['from_min' => 0.0, 'room' => Celsius::of(19)]]);
         $split = new RoomHistory([['from_min' => 0.0, 'room' => Celsius::of(19)], ['from_min' => 61.3, 'room' => Celsius::of(19)]]);
 
-        self::assertEqualsWithDelta($whole->reaches(Milestone::Demould, $model)?->high->min, $split->reaches(Milestone::Demould, $model)?->high->min, 1e-9);
+        self::assertEqualsWithDelta(
+            $whole->reaches(Milestone::Demould, $model)?->high->min, $split->reaches(Milestone::Demould, $model)?->high->min, 1e-9,
+        );
     }
 }

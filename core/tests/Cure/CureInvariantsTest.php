@@ -18,12 +18,17 @@ final class CureInvariantsTest extends TestCase
 {
     use TestTrait;
 
-    private const SHEET = ['pot_life_min' => 22, 'recoat_open_min' => 45, 'recoat_close_min' => 120, 'demould_min' => 240, 'service_min' => 1440, 'ref_c' => 23, 'q10' => 2.1];
+    private const SHEET = [
+        'pot_life_min' => 22, 'recoat_open_min' => 45, 'recoat_close_min' => 120, 'demould_min' => 240, 'service_min' => 1440,
+        'ref_c' => 23, 'q10' => 2.1,
+    ];
 
     /** @param  list<array{room_c: float|int, kind: string, minutes: float|int}>  $logs */
     private static function read(float $room, array $logs = [], ?float $mass = null, float $alpha = 0.0): CureResult
     {
-        return (new Clock)->read(CureRequest::from(Fields::of(['base' => [...self::SHEET, 'alpha' => $alpha], 'room_c' => $room, 'mass_g' => $mass, 'logs' => $logs])));
+        return (new Clock)->read(CureRequest::from(Fields::of([
+            'base' => [...self::SHEET, 'alpha' => $alpha], 'room_c' => $room, 'mass_g' => $mass, 'logs' => $logs,
+        ])));
     }
 
     /** @param  callable(float, list<array{room_c: int, kind: string, minutes: int}>): void  $holds */
@@ -31,12 +36,15 @@ final class CureInvariantsTest extends TestCase
     {
         $this->forAll(
             Generators::choose(80, 350),
-            Generators::vector(4, Generators::tuple(Generators::choose(12, 32), Generators::elements('gel', 'demould'), Generators::choose(70, 140))),
+            Generators::vector(
+                4, Generators::tuple(Generators::choose(12, 32), Generators::elements('gel', 'demould'), Generators::choose(70, 140)),
+            ),
             Generators::choose(0, 4),
         )->then(static function (int $room, array $watched, int $many) use ($holds): void {
             // Watched minutes are the sheet's at that temperature, give or take.
             $logs = array_map(static fn (array $w): array => [
-                'room_c' => $w[0], 'kind' => $w[1], 'minutes' => (int) ceil(($w[1] === 'gel' ? 22 : 240) * 2.1 ** ((23 - $w[0]) / 10) * $w[2] / 100),
+                'room_c' => $w[0], 'kind' => $w[1],
+                'minutes' => (int) ceil(($w[1] === 'gel' ? 22 : 240) * 2.1 ** ((23 - $w[0]) / 10) * $w[2] / 100),
             ], array_slice($watched, 0, $many));
             $holds($room / 10.0, $logs);
         });
@@ -65,7 +73,9 @@ final class CureInvariantsTest extends TestCase
     public function test_the_order_of_watching_does_not_matter_and_more_of_it_is_never_less_sure(): void
     {
         $this->everyClock(function (float $room, array $logs): void {
-            $width = static fn (CureResult $cure): float => log($cure->bands['pot_life_min']->high->min / $cure->bands['pot_life_min']->low->min);
+            $width = static fn (CureResult $cure): float => log(
+                $cure->bands['pot_life_min']->high->min / $cure->bands['pot_life_min']->low->min,
+            );
             $cure = self::read($room, $logs);
 
             $turned = self::read($room, array_reverse($logs));
@@ -104,7 +114,9 @@ final class CureInvariantsTest extends TestCase
             $cool = self::read($room, $logs);
             $warm = self::read($room + 10.0, $logs);
 
-            self::assertEqualsWithDelta($cool->q10, $cool->bands['pot_life_min']->likely->min / $warm->bands['pot_life_min']->likely->min, 1e-9);
+            self::assertEqualsWithDelta(
+                $cool->q10, $cool->bands['pot_life_min']->likely->min / $warm->bands['pot_life_min']->likely->min, 1e-9,
+            );
         });
     }
 

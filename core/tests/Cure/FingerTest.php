@@ -19,7 +19,9 @@ final class FingerTest extends TestCase
 {
     private static function sheet(): CureSheet
     {
-        return CureSheet::from(Fields::of(['pot_life_min' => 25, 'recoat_open_min' => 40, 'recoat_close_min' => 110, 'ref_c' => 23, 'q10' => 2, 'alpha' => 0]));
+        return CureSheet::from(Fields::of([
+            'pot_life_min' => 25, 'recoat_open_min' => 40, 'recoat_close_min' => 110, 'ref_c' => 23, 'q10' => 2, 'alpha' => 0,
+        ]));
     }
 
     /** @param  list<array{Watched, float}>  $felt */

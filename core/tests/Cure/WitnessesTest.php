@@ -22,7 +22,9 @@ use PHPUnit\Framework\TestCase;
 /** One tap is one witness. */
 final class WitnessesTest extends TestCase
 {
-    private const SHEET = ['pot_life_min' => 20, 'recoat_open_min' => 40, 'recoat_close_min' => 110, 'demould_min' => 300, 'ref_c' => 23, 'q10' => 2];
+    private const SHEET = [
+        'pot_life_min' => 20, 'recoat_open_min' => 40, 'recoat_close_min' => 110, 'demould_min' => 300, 'ref_c' => 23, 'q10' => 2,
+    ];
 
     /** @param  list<array<string, mixed>>  $logs */
     private static function read(float $room, array $logs): CureResult
@@ -36,7 +38,12 @@ final class WitnessesTest extends TestCase
      */
     private static function logs(array $logs): array
     {
-        return array_map(static fn (array $log): array => ['room_c' => $log[0], 'kind' => $log[1], 'minutes' => $log[2], ...($log[3] ?? false ? ['sure' => true] : [])], $logs);
+        return array_map(
+            static fn (array $log): array => [
+                'room_c' => $log[0], 'kind' => $log[1], 'minutes' => $log[2], ...($log[3] ?? false ? ['sure' => true] : []),
+            ],
+            $logs,
+        );
     }
 
     /** @return iterable<string, array{list<array{0: float, 1: string, 2: float, 3?: bool}>, list<int>}> */
@@ -90,11 +97,16 @@ final class WitnessesTest extends TestCase
             $seen = [];
             for ($n = mt_rand(1, 9), $i = 0; $i < $n; $i++) {
                 $gel = mt_rand(0, 1) === 1;
-                $seen[] = new Observation(Celsius::of(mt_rand(120, 310) / 10.0), $gel ? Watched::Gel : Watched::Demould, Minutes::of(($gel ? 20.0 : 300.0) * exp(mt_rand(-900, 900) / 1000.0)));
+                $seen[] = new Observation(
+                    Celsius::of(mt_rand(120, 310) / 10.0), $gel ? Watched::Gel : Watched::Demould,
+                    Minutes::of(($gel ? 20.0 : 300.0) * exp(mt_rand(-900, 900) / 1000.0)),
+                );
             }
             $all = CureModel::believing($sheet, $seen);
             foreach ($seen as $i => $one) {
-                $others = CureModel::believing($sheet, array_values(array_filter($seen, static fn (int $j): bool => $j !== $i, ARRAY_FILTER_USE_KEY)));
+                $others = CureModel::believing(
+                    $sheet, array_values(array_filter($seen, static fn (int $j): bool => $j !== $i, ARRAY_FILTER_USE_KEY)),
+                );
                 self::assertEqualsWithDelta($others->far($one), $all->farFromTheOthers($one), 1e-9);
             }
         }
@@ -104,7 +116,9 @@ final class WitnessesTest extends TestCase
     public function test_the_chance_of_a_word_is_that_of_clocks_drawn(): void
     {
         mt_srand(5);
-        $normal = static fn (): float => sqrt(-2.0 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) * cos(2.0 * M_PI * mt_rand() / mt_getrandmax());
+        $normal = static fn (): float => sqrt(
+            -2.0 * log((mt_rand() + 1) / (mt_getrandmax() + 2)),
+        ) * cos(2.0 * M_PI * mt_rand() / mt_getrandmax());
         $model = CureModel::believing(CureSheet::from(Fields::of(self::SHEET)), []);
         foreach ([[Watched::ComesOff, 45.0, 17.0], [Watched::Tacky, 45.0, 20.0], [Watched::Dry, 100.0, 23.0]] as [$kind, $after, $room]) {
             $so = 0;
@@ -118,26 +132,37 @@ final class WitnessesTest extends TestCase
                     default => $after >= $shuts,
                 };
             }
-            self::assertEqualsWithDelta($so / 100_000, $model->chance(new Observation(Celsius::of($room), $kind, Minutes::of($after))), 0.01, $kind->value);
+            self::assertEqualsWithDelta(
+                $so / 100_000, $model->chance(new Observation(Celsius::of($room), $kind, Minutes::of($after))), 0.01, $kind->value,
+            );
         }
     }
 
-    /** Shops made up as the model supposes them, where every tenth tap is a slip: the band of 80 % holds what comes next in 70–90 % of them. */
+    /**
+     * Shops made up as the model supposes them, where every tenth tap is a slip: the band of 80 % holds what comes next in 70–90 % of them.
+     */
     public function test_bands_hold_in_shops_with_one_wild_tap_in_ten(): void
     {
         mt_srand(2026);
-        $normal = static fn (): float => sqrt(-2.0 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) * cos(2.0 * M_PI * mt_rand() / mt_getrandmax());
+        $normal = static fn (): float => sqrt(
+            -2.0 * log((mt_rand() + 1) / (mt_getrandmax() + 2)),
+        ) * cos(2.0 * M_PI * mt_rand() / mt_getrandmax());
         $sheet = CureSheet::from(Fields::of(self::SHEET));
         foreach ([3, 10, 40] as $many) {
             $held = 0;
             for ($shop = 0; $shop < 600; $shop++) {
                 [$offset, $lnQ10] = [0.18 * $normal(), log(2.0) + 0.22 * $normal()];
-                $took = static fn (float $sheetTime, float $room): float => $sheetTime * exp($offset + $lnQ10 * (23.0 - $room) / 10.0 + 0.10 * $normal());
+                $took = static fn (float $sheetTime, float $room): float => $sheetTime * exp(
+                    $offset + $lnQ10 * (23.0 - $room) / 10.0 + 0.10 * $normal(),
+                );
                 $seen = [];
                 for ($i = 0; $i < $many; $i++) {
                     $room = mt_rand(160, 270) / 10.0;
                     // A slip is a tap at any time of the day: seconds after it met, or when somebody remembers.
-                    $seen[] = new Observation(Celsius::of($room), Watched::Gel, Minutes::of(mt_rand(1, 10) === 1 ? exp(mt_rand(-2000, 6000) / 1000.0) : $took(20.0, $room)));
+                    $seen[] = new Observation(
+                        Celsius::of($room), Watched::Gel,
+                        Minutes::of(mt_rand(1, 10) === 1 ? exp(mt_rand(-2000, 6000) / 1000.0) : $took(20.0, $room)),
+                    );
                 }
                 $room = mt_rand(160, 270) / 10.0;
                 $band = Witnesses::heard($sheet, $seen)->model->band(Milestone::PotLife, Celsius::of($room), null);
@@ -156,11 +181,16 @@ final class WitnessesTest extends TestCase
         for ($round = 0; $round < 4_000; $round++) {
             $seen = [];
             for ($k = mt_rand(1, 3); $k > 0; $k--) {
-                $seen[] = new Observation(Celsius::of(21), [Watched::ComesOff, Watched::Tacky, Watched::Dry][mt_rand(0, 2)], Minutes::of(exp(mt_rand(-6000, 7000) / 1000.0)), mt_rand(0, 1) === 1);
+                $seen[] = new Observation(
+                    Celsius::of(21), [Watched::ComesOff, Watched::Tacky, Watched::Dry][mt_rand(0, 2)],
+                    Minutes::of(exp(mt_rand(-6000, 7000) / 1000.0)), mt_rand(0, 1) === 1,
+                );
             }
             $model = Witnesses::heard($sheet, $seen)->model;
             $read = CureModel::from(Fields::of((array) json_decode(json_encode($model->toArray(), JSON_THROW_ON_ERROR), true)));
-            self::assertEqualsWithDelta($model->band(Milestone::RecoatOpen, Celsius::of(18), null), $read->band(Milestone::RecoatOpen, Celsius::of(18), null), 1e-3);
+            self::assertEqualsWithDelta(
+                $model->band(Milestone::RecoatOpen, Celsius::of(18), null), $read->band(Milestone::RecoatOpen, Celsius::of(18), null), 1e-3,
+            );
         }
     }
 

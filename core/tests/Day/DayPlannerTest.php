@@ -9,6 +9,7 @@ use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\DayResult;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Tests\Often;
 use Apalos\Core\Tests\Words;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -57,7 +58,9 @@ final class DayPlannerTest extends TestCase
     {
         $day = self::planned(self::benchDay());
 
-        self::assertEquals(['half' => 0, 'keys' => 50, 'print' => 60, 'coat2' => 100, 'coat3' => 150, 'jacket' => 285, 'open' => 380], $day->starts);
+        self::assertEquals(
+            ['half' => 0, 'keys' => 50, 'print' => 60, 'coat2' => 100, 'coat3' => 150, 'jacket' => 285, 'open' => 380], $day->starts,
+        );
         self::assertSame([400.0, 0.0], [$day->end, $day->late]);
     }
 
@@ -65,7 +68,9 @@ final class DayPlannerTest extends TestCase
     {
         $day = self::planned(self::benchDay(['now_min' => 200]));
 
-        self::assertEquals(['keys' => 200, 'print' => 210, 'coat2' => 250, 'coat3' => 300, 'half' => 315, 'jacket' => 435, 'open' => 1440], $day->starts);
+        self::assertEquals(
+            ['keys' => 200, 'print' => 210, 'coat2' => 250, 'coat3' => 300, 'half' => 315, 'jacket' => 435, 'open' => 1440], $day->starts,
+        );
     }
 
     public function test_a_slack_is_how_much_later_one_alone_may_start(): void
@@ -95,7 +100,10 @@ final class DayPlannerTest extends TestCase
     {
         $day = self::planned([
             'now_min' => 100, 'days' => [[0, 480]], 'resources' => ['hands' => 1],
-            'ops' => [self::op('print', 10, [], ['fixed_min' => 40]), self::op('pour', 90, [], ['fixed_min' => 95]), self::op('coat2', 15, [['op' => 'print', 'from_min' => 30, 'until_min' => 70]])],
+            'ops' => [
+                self::op('print', 10, [], ['fixed_min' => 40]), self::op('pour', 90, [], ['fixed_min' => 95]),
+                self::op('coat2', 15, [['op' => 'print', 'from_min' => 30, 'until_min' => 70]]),
+            ],
         ]);
 
         self::assertFalse($day->isFeasible());
@@ -109,7 +117,9 @@ final class DayPlannerTest extends TestCase
 
     public function test_where_only_the_hours_run_out_that_is_said(): void
     {
-        $day = self::planned(['now_min' => 400, 'days' => [[0, 480]], 'resources' => ['hands' => 1], 'ops' => [self::op('a', 60), self::op('b', 60)]]);
+        $day = self::planned([
+            'now_min' => 400, 'days' => [[0, 480]], 'resources' => ['hands' => 1], 'ops' => [self::op('a', 60), self::op('b', 60)],
+        ]);
 
         self::assertNotNull($day->because);
         self::assertStringContainsString('08:00', Words::of($day->because));
@@ -139,21 +149,23 @@ final class DayPlannerTest extends TestCase
         }
     }
 
-    public function test_three_hundred_small_days_are_as_good_as_looking_at_every_one(): void
+    public function test_small_days_are_as_good_as_looking_at_every_one(): void
     {
-        $fit = 0;
-        for ($seed = 1; $seed <= 300; $seed++) {
+        [$fit, $days] = [0, Often::times(100)];
+        for ($seed = 1; $seed <= $days; $seed++) {
             $in = RandomDay::of($seed);
             $day = self::planned($in);
             $best = EveryDay::best($in);
             self::assertSame($best !== null, $day->isFeasible(), "Seed {$seed}: ".json_encode($in));
             if ($best !== null) {
                 $fit++;
-                self::assertEqualsWithDelta($best, [$day->late, $day->end, array_sum($day->starts)], 1e-6, "Seed {$seed}: ".json_encode($in));
+                self::assertEqualsWithDelta(
+                    $best, [$day->late, $day->end, array_sum($day->starts)], 1e-6, "Seed {$seed}: ".json_encode($in),
+                );
             }
         }
-        self::assertGreaterThan(150, $fit);
-        self::assertLessThan(300, $fit);
+        self::assertGreaterThan($days / 2, $fit);
+        self::assertLessThan($days, $fit);
     }
 
     public function test_no_window_is_broken_no_unit_used_twice_and_nothing_starts_before_now(): void
@@ -173,7 +185,10 @@ final class DayPlannerTest extends TestCase
         yield 'a ring' => [['ops' => $ring], 'ops', 'ring'];
         yield 'waiting for itself' => [['ops' => [self::op('a', 5, [['op' => 'a']])]], 'ops', 'a → a'];
         yield 'longer than any day' => [['ops' => [self::op('a', 481)]], 'ops.0.minutes', '480'];
-        yield 'a window turned round' => [['ops' => [self::op('a', 5), self::op('b', 5, [['op' => 'a', 'from_min' => 40, 'until_min' => 30]])]], 'ops.1.after.0.until_min', 'before it opens'];
+        yield 'a window turned round' => [
+            ['ops' => [self::op('a', 5), self::op('b', 5, [['op' => 'a', 'from_min' => 40, 'until_min' => 30]])]],
+            'ops.1.after.0.until_min', 'before it opens',
+        ];
         yield 'nobody' => [['resources' => ['hands' => 0]], 'resources.hands', 'no hands'];
         yield 'half a chamber' => [['resources' => ['hands' => 1, 'chamber' => 0.5]], 'resources.chamber', 'whole'];
         yield 'an oven nobody has' => [['ops' => [self::op('a', 5, [], ['uses' => ['oven']])]], 'ops.0.uses', 'oven'];
@@ -221,7 +236,9 @@ final class DayPlannerTest extends TestCase
     {
         $day = self::planned(['now_min' => 0, 'days' => [[0, 480]], 'resources' => ['hands' => 1], 'ops' => [
             self::op('print', 10), self::op('coat2', 10, [['op' => 'print', 'from_min' => 30, 'until_min' => 60]]),
-            self::op('coat3', 10, [['op' => 'print', 'from_min' => 0, 'until_min' => 20], ['op' => 'coat2', 'from_min' => 30, 'until_min' => 60]]),
+            self::op('coat3', 10, [
+                ['op' => 'print', 'from_min' => 0, 'until_min' => 20], ['op' => 'coat2', 'from_min' => 30, 'until_min' => 60],
+            ]),
         ]]);
 
         self::assertNotNull($day->because);

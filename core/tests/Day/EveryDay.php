@@ -34,7 +34,9 @@ final class EveryDay
             return;
         }
         $last = end($in['days'])[1];
-        foreach ($op['fixed_min'] !== null ? [$op['fixed_min']] : range(max($in['now_min'], $op['not_before_min'] ?? -99), $last + 8) as $at) {
+        foreach ($op['fixed_min'] !== null ? [$op['fixed_min']] : range(
+            max($in['now_min'], $op['not_before_min'] ?? -99), $last + 8,
+        ) as $at) {
             $ends = $at + $op['minutes'];
             $then = [$so[0] + max(0, $ends - ($op['due_min'] ?? 9999)), max($so[1], $ends), $so[2] + $at];
             if ($best !== null && $then >= $best) {
@@ -70,7 +72,10 @@ final class EveryDay
             if ($at < $in['now_min'] || $at < ($op['not_before_min'] ?? -99)) {
                 $faults[] = "{$id} starts too early";
             }
-            if (in_array('hands', $op['uses'], true) && array_filter($in['days'], static fn (array $day): bool => $at >= $day[0] - 1e-6 && $ends <= $day[1] + 1e-6) === []) {
+            if (
+                in_array('hands', $op['uses'], true)
+                && array_filter($in['days'], static fn (array $day): bool => $at >= $day[0] - 1e-6 && $ends <= $day[1] + 1e-6) === []
+            ) {
                 $faults[] = "{$id} lies outside working hours";
             }
             foreach ($op['after'] as $after) {
@@ -88,7 +93,11 @@ final class EveryDay
             }
             $users = array_filter($starts, static fn (string $id): bool => in_array($name, $ops[$id]['uses'], true), ARRAY_FILTER_USE_KEY);
             foreach ($users as $id => $at) {
-                $with = array_filter(array_keys($users), static fn (string $other): bool => $users[$other] <= $at + 1e-6 && $at + 1e-6 < $users[$other] + $ops[$other]['minutes']);
+                $with = array_filter(
+                    array_keys($users),
+                    static fn (string $other): bool => $users[$other] <= $at + 1e-6
+                        && $at + 1e-6 < $users[$other] + $ops[$other]['minutes'],
+                );
                 $begun = array_filter($with, static fn (string $other): bool => $ops[$other]['fixed_min'] !== null);
                 if (count($with) > max($units, count($begun))) {
                     $faults[] = "{$name} serves too many at {$at}";

@@ -16,7 +16,13 @@ final class GangWorkTest extends TestCase
     /** @param  array<string, mixed>  $in */
     private static function gang(array $in, int $hands = 1): GangResult
     {
-        return GangWork::from(Fields::of(['pieces' => 24, 'pieces_a_mould' => 4, 'moulds' => 1, 'pour_min' => 30, 'wait_min' => 210, 'open_min' => 15, ...$in]), WorkingHours::of(array_map(static fn (int $day): array => [$day * 1440.0 + 480, $day * 1440.0 + 1080], range(0, 29))), 480.0, $hands)->run();
+        return GangWork::from(
+            Fields::of([
+                'pieces' => 24, 'pieces_a_mould' => 4, 'moulds' => 1, 'pour_min' => 30, 'wait_min' => 210, 'open_min' => 15, ...$in,
+            ]),
+            WorkingHours::of(array_map(static fn (int $day): array => [$day * 1440.0 + 480, $day * 1440.0 + 1080], range(0, 29))), 480.0,
+            $hands,
+        )->run();
     }
 
     public function test_six_cycles_in_one_mould_are_two_a_day_and_the_last_opened_in_the_afternoon(): void
@@ -39,7 +45,12 @@ final class GangWorkTest extends TestCase
 
     public function test_one_chamber_holds_up_many_moulds(): void
     {
-        self::assertSame('chamber', self::gang(['pieces' => 80, 'moulds' => 20, 'pour_min' => 5, 'open_min' => 1, 'chamber_min' => 25, 'wait_min' => 60])->bottleneck);
+        self::assertSame(
+            'chamber',
+            self::gang([
+                'pieces' => 80, 'moulds' => 20, 'pour_min' => 5, 'open_min' => 1, 'chamber_min' => 25, 'wait_min' => 60,
+            ])->bottleneck,
+        );
     }
 
     /** More of anything never makes it later. */

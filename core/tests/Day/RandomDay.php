@@ -21,7 +21,12 @@ final class RandomDay
             foreach ($i === 0 ? [] : array_unique([$chance->getInt(0, $i - 1), $chance->getInt(0, $i - 1)]) as $j) {
                 if ($chance->getInt(0, 9) < 4) {
                     $from = $chance->getInt(0, 4);
-                    $after[] = ['op' => "o{$j}", 'from_min' => $from, 'until_min' => $chance->getInt(0, 1) === 0 || (! $small && $after !== []) ? null : $from + $chance->getInt(0, $small ? 4 : 60)];
+                    $after[] = [
+                        'op' => "o{$j}", 'from_min' => $from,
+                        'until_min' => $chance->getInt(0, 1) === 0 || (! $small && $after !== [])
+                            ? null
+                            : $from + $chance->getInt(0, $small ? 4 : 60),
+                    ];
                 }
             }
             $ops[] = [
@@ -35,6 +40,9 @@ final class RandomDay
             ];
         }
 
-        return ['now_min' => 1, 'days' => $small ? [[0, 11], [14, $end]] : [[0, 300], [500, 800], [1440, $end]], 'resources' => ['hands' => 1, 'chamber' => $chance->getInt(1, 2)], 'ops' => $ops];
+        return [
+            'now_min' => 1, 'days' => $small ? [[0, 11], [14, $end]] : [[0, 300], [500, 800], [1440, $end]],
+            'resources' => ['hands' => 1, 'chamber' => $chance->getInt(1, 2)], 'ops' => $ops,
+        ];
     }
 }

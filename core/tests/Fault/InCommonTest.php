@@ -24,7 +24,8 @@ final class InCommonTest extends TestCase
     {
         $result = (new InCommon)->of([
             ['what' => 'lot', 'value' => 'L-7', 'bad' => 9, 'all' => 12], ['what' => 'base', 'value' => 'pr-25', 'bad' => 7, 'all' => 60],
-            ['what' => 'hour', 'value' => 'morning', 'bad' => 6, 'all' => 50], ['what' => 'mould', 'value' => 'M-3', 'bad' => 3, 'all' => 20],
+            ['what' => 'hour', 'value' => 'morning', 'bad' => 6, 'all' => 50],
+            ['what' => 'mould', 'value' => 'M-3', 'bad' => 3, 'all' => 20],
         ], 12, 120);
         self::assertSame(['L-7'], array_column($result->found, 'value'));
         self::assertTrue($result->found[0]['sure']);
@@ -38,9 +39,14 @@ final class InCommonTest extends TestCase
         self::assertSame('fault.common_too_few', $few->says()->code);
         self::assertSame([], $few->found);
         // Three bad of six: even all three in one group of three has one chance in twenty, and four groups are looked at.
-        $small = (new InCommon)->of(array_map(static fn (int $i): array => ['what' => 'mould', 'value' => "M-{$i}", 'bad' => 1, 'all' => 3], range(1, 4)), 3, 6);
+        $small = (new InCommon)->of(
+            array_map(static fn (int $i): array => ['what' => 'mould', 'value' => "M-{$i}", 'bad' => 1, 'all' => 3], range(1, 4)), 3, 6,
+        );
         self::assertSame('fault.common_too_few', $small->says()->code);
-        $nothing = (new InCommon)->of([['what' => 'base', 'value' => 'a', 'bad' => 10, 'all' => 50], ['what' => 'base', 'value' => 'b', 'bad' => 10, 'all' => 50]], 20, 100);
+        $nothing = (new InCommon)->of(
+            [['what' => 'base', 'value' => 'a', 'bad' => 10, 'all' => 50], ['what' => 'base', 'value' => 'b', 'bad' => 10, 'all' => 50]],
+            20, 100,
+        );
         self::assertSame('fault.common_nothing', $nothing->says()->code);
     }
 

@@ -13,7 +13,10 @@ use PHPUnit\Framework\TestCase;
 
 final class LeftOverTest extends TestCase
 {
-    private const WAITING = [['name' => 'Key tray', 'ml' => 12.0], ['name' => 'Puck', 'ml' => 18.0], ['name' => 'Frog', 'ml' => 27.5], ['name' => 'Wedge', 'ml' => 9.0]];
+    private const WAITING = [
+        ['name' => 'Key tray', 'ml' => 12.0], ['name' => 'Puck', 'ml' => 18.0], ['name' => 'Frog', 'ml' => 27.5],
+        ['name' => 'Wedge', 'ml' => 9.0],
+    ];
 
     public function test_what_fills_most_of_what_is_left(): void
     {
@@ -37,7 +40,8 @@ final class LeftOverTest extends TestCase
             $waiting = array_map(static fn (int $n): array => ['name' => "t{$n}", 'ml' => $random->getInt(20, 400) / 10.0], range(1, 7));
             [$left, $minutes] = [$random->getInt(100, 1000) / 10.0, $random->getInt(5, 40) / 10.0];
             $sum = static fn (array $which): float => array_sum(array_map(static fn (int $n): float => $waiting[$n]['ml'], $which));
-            $fits = static fn (array $which): bool => $sum($which) <= $left + 1e-6 && 0.25 * count($which) + $sum($which) / 60.0 <= $minutes;
+            $fits = static fn (array $which): bool => $sum($which) <= $left + 1e-6
+                && 0.25 * count($which) + $sum($which) / 60.0 <= $minutes;
             $found = (new LeftOver)->fill(Millilitres::of($left), Minutes::of($minutes), 60.0, $waiting);
             self::assertTrue($fits($found));
             for ($mask = 0; $mask < 128; $mask++) {

@@ -14,7 +14,10 @@ use PHPUnit\Framework\TestCase;
 
 final class SpoutTest extends TestCase
 {
-    private const GASKET = ['volume_ml' => 140, 'sg' => 1.05, 'viscosity_pas' => 0.12, 'pot_life_min' => 3, 'start_min' => 0.75, 'diameter_mm' => 4, 'length_mm' => 20, 'head_mm' => 15, 'within_share' => 0.25];
+    private const GASKET = [
+        'volume_ml' => 140, 'sg' => 1.05, 'viscosity_pas' => 0.12, 'pot_life_min' => 3, 'start_min' => 0.75, 'diameter_mm' => 4,
+        'length_mm' => 20, 'head_mm' => 15, 'within_share' => 0.25,
+    ];
 
     /** @param  array<string, mixed>  $with */
     private static function filled(array $with = []): SpoutResult
@@ -28,7 +31,9 @@ final class SpoutTest extends TestCase
         self::assertNull($narrow->fillMin);
         self::assertEqualsWithDelta(34.0, $narrow->filledMl, 0.1);
         self::assertEqualsWithDelta(6.70, $narrow->leastDiameter ?? 0.0, 0.005);
-        self::assertSame('Through 4 mm it sets before it is full: 34 ml of 140 ml get in. 6.7 mm serves.', Words::of($narrow->warnings[0]->message));
+        self::assertSame(
+            'Through 4 mm it sets before it is full: 34 ml of 140 ml get in. 6.7 mm serves.', Words::of($narrow->warnings[0]->message),
+        );
 
         $wide = self::filled(['diameter_mm' => 9]);
         self::assertEqualsWithDelta(0.200, $wide->fillMin ?? 0.0, 0.0005);
@@ -48,7 +53,10 @@ final class SpoutTest extends TestCase
             $ml += 0.01 * $v * M_PI / 4.0 * $d ** 2 * 1e6;
             $t += 0.01;
         }
-        $filled = self::filled(['volume_ml' => 60, 'sg' => 1.12, 'viscosity_pas' => 2.4, 'pot_life_min' => 11, 'start_min' => 2, 'diameter_mm' => 7, 'length_mm' => 35, 'head_mm' => 50]);
+        $filled = self::filled([
+            'volume_ml' => 60, 'sg' => 1.12, 'viscosity_pas' => 2.4, 'pot_life_min' => 11, 'start_min' => 2, 'diameter_mm' => 7,
+            'length_mm' => 35, 'head_mm' => 50,
+        ]);
 
         self::assertEqualsWithDelta(($t - 120.0) / 60.0, $filled->fillMin ?? 0.0, 0.002);
     }
@@ -69,8 +77,18 @@ final class SpoutTest extends TestCase
     {
         self::assertSame(['thin_vent'], array_column(self::filled(['diameter_mm' => 12, 'vent_mm' => 0.8])->warnings, 'code'));
         // By hand: 12.5 Pa·s is half way from 5 to 20, so 2.25 mm.
-        self::assertSame(['thin_vent'], array_values(array_intersect(['thin_vent'], array_column(self::filled(['diameter_mm' => 30, 'vent_mm' => 2.2, 'viscosity_pas' => 12.5])->warnings, 'code'))));
-        self::assertNotContains('thin_vent', array_column(self::filled(['diameter_mm' => 30, 'vent_mm' => 2.3, 'viscosity_pas' => 12.5])->warnings, 'code'));
+        self::assertSame(
+            ['thin_vent'],
+            array_values(
+                array_intersect(
+                    ['thin_vent'],
+                    array_column(self::filled(['diameter_mm' => 30, 'vent_mm' => 2.2, 'viscosity_pas' => 12.5])->warnings, 'code'),
+                ),
+            ),
+        );
+        self::assertNotContains(
+            'thin_vent', array_column(self::filled(['diameter_mm' => 30, 'vent_mm' => 2.3, 'viscosity_pas' => 12.5])->warnings, 'code'),
+        );
         $never = self::filled(['volume_ml' => 900_000, 'viscosity_pas' => 9000, 'length_mm' => 900]);
         self::assertNull($never->leastDiameter);
         self::assertStringStartsWith('No spout fills', Words::of($never->warnings[0]->message));

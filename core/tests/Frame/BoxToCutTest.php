@@ -27,7 +27,10 @@ final class BoxToCutTest extends TestCase
     #[DataProvider('boxes')]
     public function test_it_goes_together_again_from_its_own_drawing(array $inner, float $board, string $joint, float $kerf): void
     {
-        $box = (new BoxToCut)->ask(Fields::of(['inner_mm' => $inner, 'board_mm' => $board, 'joint' => $joint, 'kerf_mm' => $kerf, 'sheet_mm' => [700, 500], 'clay_bed_mm' => 20, 'fill_mm' => 40]));
+        $box = (new BoxToCut)->ask(Fields::of([
+            'inner_mm' => $inner, 'board_mm' => $board, 'joint' => $joint, 'kerf_mm' => $kerf, 'sheet_mm' => [700, 500],
+            'clay_bed_mm' => 20, 'fill_mm' => 40,
+        ]));
         $panels = self::read((string) $box['dxf']);
         self::assertSame(['BACK', 'FLOOR', 'FRONT', 'LEFT', 'RIGHT'], array_keys($panels));
         if ($kerf > 0.0) {
@@ -41,13 +44,20 @@ final class BoxToCutTest extends TestCase
             'FLOOR' => static fn (float $x, float $y, float $z): ?array => $z >= -$t && $z < 0.0 ? [$x + $t, $y + $t] : null,
             'FRONT' => static fn (float $x, float $y, float $z): ?array => $y >= -$t && $y < 0.0 ? [$x + $t, $z + $t - $lift] : null,
             'BACK' => static fn (float $x, float $y, float $z): ?array => $y >= $w && $y < $w + $t ? [$x + $t, $z + $t - $lift] : null,
-            'LEFT' => static fn (float $x, float $y, float $z): ?array => $x >= -$t && $x < 0.0 ? [$y + ($joint === 'tabs' ? $t : 0.0), $z + $t - $lift] : null,
-            'RIGHT' => static fn (float $x, float $y, float $z): ?array => $x >= $l && $x < $l + $t ? [$y + ($joint === 'tabs' ? $t : 0.0), $z + $t - $lift] : null,
+            'LEFT' => static fn (float $x, float $y, float $z): ?array => $x >= -$t && $x < 0.0
+                ? [$y + ($joint === 'tabs' ? $t : 0.0), $z + $t - $lift]
+                : null,
+            'RIGHT' => static fn (float $x, float $y, float $z): ?array => $x >= $l && $x < $l + $t
+                ? [$y + ($joint === 'tabs' ? $t : 0.0), $z + $t - $lift]
+                : null,
         ];
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(5));
         $solid = 0;
         for ($i = 0; $i < 20_000; $i++) {
-            [$x, $y, $z] = [$random->getInt(0, 1_000_000) / 1e6 * ($l + 2 * $t) - $t, $random->getInt(0, 1_000_000) / 1e6 * ($w + 2 * $t) - $t, $random->getInt(0, 1_000_000) / 1e6 * ($h + $t) - $t];
+            [$x, $y, $z] = [
+                $random->getInt(0, 1_000_000) / 1e6 * ($l + 2 * $t) - $t, $random->getInt(0, 1_000_000) / 1e6 * ($w + 2 * $t) - $t,
+                $random->getInt(0, 1_000_000) / 1e6 * ($h + $t) - $t,
+            ];
             $inside = $x >= 0.0 && $x < $l && $y >= 0.0 && $y < $w && $z >= 0.0;
             $boards = [];
             foreach ($on as $name => $place) {
@@ -80,7 +90,15 @@ final class BoxToCutTest extends TestCase
                 $p = $place($at[0] + $dx, $at[1] + $dy, $at[2] + $dz);
                 foreach ($p === null ? [] : $panels[$name] as $i => $from) {
                     $to = $panels[$name][($i + 1) % count($panels[$name])];
-                    $along = max(0.0, min(1.0, (($p[0] - $from[0]) * ($to[0] - $from[0]) + ($p[1] - $from[1]) * ($to[1] - $from[1])) / max(1e-12, ($to[0] - $from[0]) ** 2 + ($to[1] - $from[1]) ** 2)));
+                    $along = max(
+                        0.0,
+                        min(
+                            1.0,
+                            (($p[0] - $from[0]) * ($to[0] - $from[0]) + ($p[1] - $from[1]) * ($to[1] - $from[1])) / max(
+                                1e-12, ($to[0] - $from[0]) ** 2 + ($to[1] - $from[1]) ** 2,
+                            ),
+                        ),
+                    );
                     if (hypot($p[0] - $from[0] - $along * ($to[0] - $from[0]), $p[1] - $from[1] - $along * ($to[1] - $from[1])) < 0.12) {
                         return true;
                     }
@@ -159,17 +177,28 @@ final class BoxToCutTest extends TestCase
     {
         $asked = ['inner_mm' => [120, 80, 60], 'board_mm' => 4, 'joint' => 'butt', 'fill_mm' => 60];
         $marks = static fn (array $box): int => preg_match_all('/class="engrave"/', (string) $box['svg']) ?: 0;
-        $high = static fn (array $box): float => max(array_map(static fn (array $panel): float => max(array_column($panel['outline'], 1)) - min(array_column($panel['outline'], 1)), array_filter($box['panels'], static fn (array $panel): bool => $panel['name'] !== 'floor')));
+        $high = static fn (array $box): float => max(
+            array_map(
+                static fn (array $panel): float => max(array_column($panel['outline'], 1)) - min(array_column($panel['outline'], 1)),
+                array_filter($box['panels'], static fn (array $panel): bool => $panel['name'] !== 'floor'),
+            ),
+        );
         [$brim, $above] = [(new BoxToCut)->ask(Fields::of($asked)), (new BoxToCut)->ask(Fields::of([...$asked, 'freeboard_mm' => 10]))];
         self::assertEqualsWithDelta(10.0, $high($above) - $high($brim), 1e-9);
         self::assertSame(4, $marks($above) - $marks($brim), 'One on each wall; at the brim there is none to see.');
-        $round = (new BoxToCut)->ask(Fields::of(['round' => ['diameter_mm' => 90, 'height_mm' => 60, 'fill_mm' => 60, 'freeboard_mm' => 10]]));
-        self::assertMatchesRegularExpression('#class="engrave"[^>]*d="M4 16L[\d.]+ 16"#', (string) $round['svg'], 'Ten under the brim of the strip, the fill.');
+        $round = (new BoxToCut)->ask(Fields::of([
+            'round' => ['diameter_mm' => 90, 'height_mm' => 60, 'fill_mm' => 60, 'freeboard_mm' => 10],
+        ]));
+        self::assertMatchesRegularExpression(
+            '#class="engrave"[^>]*d="M4 16L[\d.]+ 16"#', (string) $round['svg'], 'Ten under the brim of the strip, the fill.',
+        );
     }
 
     public function test_the_drawings_say_cut_and_engraved_apart_and_levels_where_they_lie(): void
     {
-        $box = (new BoxToCut)->ask(Fields::of(['inner_mm' => [120, 80, 60], 'board_mm' => 4, 'joint' => 'butt', 'clay_bed_mm' => 25, 'fill_mm' => 55]));
+        $box = (new BoxToCut)->ask(Fields::of([
+            'inner_mm' => [120, 80, 60], 'board_mm' => 4, 'joint' => 'butt', 'clay_bed_mm' => 25, 'fill_mm' => 55,
+        ]));
         $svg = simplexml_load_string((string) $box['svg']);
         self::assertInstanceOf(\SimpleXMLElement::class, $svg);
         self::assertStringEndsWith('mm', (string) $svg['width']);
@@ -180,7 +209,9 @@ final class BoxToCutTest extends TestCase
 
     public function test_a_round_wall_gets_a_wrap_of_its_girth_and_overlap(): void
     {
-        $wrap = (new BoxToCut)->ask(Fields::of(['round' => ['diameter_mm' => 90, 'height_mm' => 70, 'thickness_mm' => 0.5, 'overlap_mm' => 25, 'fill_mm' => 60]]));
+        $wrap = (new BoxToCut)->ask(Fields::of([
+            'round' => ['diameter_mm' => 90, 'height_mm' => 70, 'thickness_mm' => 0.5, 'overlap_mm' => 25, 'fill_mm' => 60],
+        ]));
 
         self::assertEqualsWithDelta(M_PI * 90.5, $wrap['around_mm'], 1e-9);
         self::assertEqualsWithDelta(M_PI * 90.5 + 25.0, $wrap['panels'][0]['l_mm'], 1e-9);
@@ -211,7 +242,10 @@ final class BoxToCutTest extends TestCase
 
     public function test_eight_in_a_block_lie_two_by_four(): void
     {
-        $gang = (new GangLayout)->ask(Fields::of(['piece' => ['l_mm' => 82, 'w_mm' => 36, 'h_mm' => 24, 'volume_ml' => 41], 'count' => 8, 'wall_mm' => 14, 'gap_mm' => 19, 'base_mm' => 12, 'over_mm' => 10]));
+        $gang = (new GangLayout)->ask(Fields::of([
+            'piece' => ['l_mm' => 82, 'w_mm' => 36, 'h_mm' => 24, 'volume_ml' => 41], 'count' => 8, 'wall_mm' => 14, 'gap_mm' => 19,
+            'base_mm' => 12, 'over_mm' => 10,
+        ]));
 
         self::assertSame([2, 4, false], [$gang['cols'], $gang['rows'], $gang['turned']]);
         self::assertEqualsWithDelta([211.0, 229.0, 46.0], $gang['inner_mm'], 1e-9);
@@ -224,12 +258,18 @@ final class BoxToCutTest extends TestCase
     public function test_no_other_grid_takes_less(): void
     {
         foreach ([[50.0, 20.0, 7], [31.0, 30.0, 12], [100.0, 9.0, 5]] as [$l, $w, $count]) {
-            $gang = (new GangLayout)->ask(Fields::of(['piece' => ['l_mm' => $l, 'w_mm' => $w, 'h_mm' => 15, 'volume_ml' => 2], 'count' => $count, 'wall_mm' => 12, 'gap_mm' => 10, 'base_mm' => 10, 'over_mm' => 8]));
+            $gang = (new GangLayout)->ask(Fields::of([
+                'piece' => ['l_mm' => $l, 'w_mm' => $w, 'h_mm' => 15, 'volume_ml' => 2], 'count' => $count, 'wall_mm' => 12, 'gap_mm' => 10,
+                'base_mm' => 10, 'over_mm' => 8,
+            ]));
             $least = INF;
             for ($cols = 1; $cols <= $count; $cols++) {
                 for ($rows = 1; $rows <= $count; $rows++) {
                     if ($cols * $rows >= $count) {
-                        $least = min($least, ($cols * $l + ($cols - 1) * 10 + 24) * ($rows * $w + ($rows - 1) * 10 + 24), ($cols * $w + ($cols - 1) * 10 + 24) * ($rows * $l + ($rows - 1) * 10 + 24));
+                        $least = min(
+                            $least, ($cols * $l + ($cols - 1) * 10 + 24) * ($rows * $w + ($rows - 1) * 10 + 24),
+                            ($cols * $w + ($cols - 1) * 10 + 24) * ($rows * $l + ($rows - 1) * 10 + 24),
+                        );
                     }
                 }
             }
@@ -240,7 +280,10 @@ final class BoxToCutTest extends TestCase
 
     public function test_a_batch_too_large_for_its_minutes_asks_for_hands(): void
     {
-        $asked = ['piece' => ['l_mm' => 82, 'w_mm' => 36, 'h_mm' => 24, 'volume_ml' => 41], 'count' => 16, 'wall_mm' => 14, 'gap_mm' => 19, 'base_mm' => 12, 'over_mm' => 10, 'sg' => 1.07];
+        $asked = [
+            'piece' => ['l_mm' => 82, 'w_mm' => 36, 'h_mm' => 24, 'volume_ml' => 41], 'count' => 16, 'wall_mm' => 14, 'gap_mm' => 19,
+            'base_mm' => 12, 'over_mm' => 10, 'sg' => 1.07,
+        ];
         $slow = (new GangLayout)->ask(Fields::of([...$asked, 'pot_life_min' => 30]))['batch'];
         $fast = (new GangLayout)->ask(Fields::of([...$asked, 'pot_life_min' => 8]))['batch'];
 

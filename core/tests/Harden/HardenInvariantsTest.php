@@ -113,7 +113,12 @@ final class HardenInvariantsTest extends TestCase
     {
         $this->everyBase(function (Shore $base, float $k, int $seed): void {
             // What is softer than 00-0 reads as 00-0: such a puck says nothing.
-            $pucks = array_values(array_filter(self::pucks($base, $k, range(0, 95, 5), $seed, 0.08), static fn (SoftenedPuck $puck): bool => $puck->shore->reading > 0.5));
+            $pucks = array_values(
+                array_filter(
+                    self::pucks($base, $k, range(0, 95, 5), $seed, 0.08),
+                    static fn (SoftenedPuck $puck): bool => $puck->shore->reading > 0.5,
+                ),
+            );
 
             self::assertEqualsWithDelta($k, self::answer($base, $pucks)->k, 0.3);
         });
@@ -130,7 +135,9 @@ final class HardenInvariantsTest extends TestCase
             if (min(array_map(static fn (SoftenedPuck $puck): float => $puck->shore->reading, $pucks)) <= 0.5) {
                 return;
             }
-            $named = array_keys(array_filter(Contradictions::among($base, $k, $pucks), static fn (JudgedPuck $puck): bool => $puck->isOutlier));
+            $named = array_keys(
+                array_filter(Contradictions::among($base, $k, $pucks), static fn (JudgedPuck $puck): bool => $puck->isOutlier),
+            );
 
             self::assertSame([$wild], $named);
         });
@@ -145,7 +152,10 @@ final class HardenInvariantsTest extends TestCase
                 $others = SoftenerModel::learnt($base, 2.7, array_values(array_diff_key($pucks, [$i => 0])));
 
                 self::assertEqualsWithDelta($others->residual($puck), $all->residualLeftOut($puck), 1e-7);
-                self::assertEqualsWithDelta([$others->c, $others->k, $others->sd(0.5)], [$all->without($puck)->c, $all->without($puck)->k, $all->without($puck)->sd(0.5)], 1e-7);
+                self::assertEqualsWithDelta(
+                    [$others->c, $others->k, $others->sd(0.5)],
+                    [$all->without($puck)->c, $all->without($puck)->k, $all->without($puck)->sd(0.5)], 1e-7,
+                );
             }
         });
     }
@@ -156,7 +166,12 @@ final class HardenInvariantsTest extends TestCase
             $pucks = self::pucks($base, $k, [0, 10, 20, 30, 45, 45, 60, 80, 100], $seed, 1.2);
             $kept = $pucks;
             do {
-                $off = array_map(static fn (int $i): float => abs(SoftenerModel::learnt($base, 2.7, array_values(array_diff_key($kept, [$i => 0])))->residual($kept[$i])), array_keys($kept));
+                $off = array_map(
+                    static fn (int $i): float => abs(
+                        SoftenerModel::learnt($base, 2.7, array_values(array_diff_key($kept, [$i => 0])))->residual($kept[$i]),
+                    ),
+                    array_keys($kept),
+                );
                 $off = array_combine(array_keys($kept), $off);
                 arsort($off);
                 $worst = array_key_first($off);
@@ -166,7 +181,10 @@ final class HardenInvariantsTest extends TestCase
                 }
             } while ($isFar && $kept !== []);
 
-            self::assertSame(array_keys(array_diff_key($pucks, $kept)), array_keys(array_filter(Contradictions::among($base, 2.7, $pucks), static fn (JudgedPuck $puck): bool => $puck->isOutlier)));
+            self::assertSame(
+                array_keys(array_diff_key($pucks, $kept)),
+                array_keys(array_filter(Contradictions::among($base, 2.7, $pucks), static fn (JudgedPuck $puck): bool => $puck->isOutlier)),
+            );
         });
     }
 

@@ -51,9 +51,16 @@ final class PuckReadingTest extends TestCase
      * @param  list<string>  $codes
      */
     #[DataProvider('questions')]
-    public function test_a_doubtful_reading_is_questioned(ShoreScale $scale, array $readings, ?float $mm, ?float $afterMin, array $codes): void
-    {
-        self::assertSame($codes, array_map(static fn ($w): string => $w->code, PuckReading::of($scale, $readings)->questions($mm, $afterMin)));
+    public function test_a_doubtful_reading_is_questioned(
+        ShoreScale $scale,
+        array $readings,
+        ?float $mm,
+        ?float $afterMin,
+        array $codes,
+    ): void {
+        self::assertSame(
+            $codes, array_map(static fn ($w): string => $w->code, PuckReading::of($scale, $readings)->questions($mm, $afterMin)),
+        );
     }
 
     public function test_what_is_no_reading_is_refused_at_its_place(): void
@@ -72,14 +79,19 @@ final class PuckReadingTest extends TestCase
     {
         $base = BaseSheet::of(Yaml::parseFile(__DIR__.'/../../../library/materials/pr-10.yaml'));
 
-        return SofteningEffectsResult::of($base, new Softening(2.7, 1.9, 0.35, 0.22, 70.0), 100.0, $pct, $thinnest, $base->times['pot_life_min'] ?? null);
+        return SofteningEffectsResult::of(
+            $base, new Softening(2.7, 1.9, 0.35, 0.22, 70.0), 100.0, $pct, $thinnest, $base->times['pot_life_min'] ?? null,
+        );
     }
 
     public function test_without_softener_the_sheet_stands(): void
     {
         $plain = self::cost(0.0, 0.5);
 
-        self::assertSame([16.0, 1000.0, 22.0, 'none', 8.0], [$plain->tearNPerMm, $plain->elongationPct, $plain->potLifeMin, $plain->bleed, $plain->edgeN]);
+        self::assertSame(
+            [16.0, 1000.0, 22.0, 'none', 8.0],
+            [$plain->tearNPerMm, $plain->elongationPct, $plain->potLifeMin, $plain->bleed, $plain->edgeN],
+        );
         self::assertSame([], $plain->warnings);
     }
 

@@ -37,7 +37,10 @@ final class SofteningPlannerTest extends TestCase
 
         self::assertSame([-0.8683, 2.3831], [round($answer->c, 4), round($answer->k, 4)]);
         $point = $answer->curve[0];
-        self::assertSame(['00', 37.5, 34.0, 41.0], [$point->shore->scale->value, round($point->shore->reading, 1), round($point->low, 1), round($point->high, 1)]);
+        self::assertSame(
+            ['00', 37.5, 34.0, 41.0],
+            [$point->shore->scale->value, round($point->shore->reading, 1), round($point->low, 1), round($point->high, 1)],
+        );
         self::assertSame([75.1, 150.2], [round($answer->forTarget->pctOfAB ?? 0.0, 1), round($answer->forTarget->pctOfOnePart ?? 0.0, 1)]);
         self::assertSame(4, $answer->restsOn);
     }
@@ -159,8 +162,10 @@ final class SofteningPlannerTest extends TestCase
     public function test_nonsense_is_refused_at_its_field(): void
     {
         foreach ([
-            [[[0, 100, 'A']], [], 'swatches.0.reading'], [[[0, -1, 'A']], [], 'swatches.0.reading'], [[[0, 12, 'D']], [], 'swatches.0.scale'], [[[-5, 12, 'A']], [], 'swatches.0.pct_of_ab'],
-            [[], ['at_pct_of_ab' => ['much']], 'at_pct_of_ab.0'], [[], ['target' => ['reading' => 20]], 'target.scale'], [[], ['base' => ['shore' => 10, 'scale' => 'A', 'max_pct' => 0]], 'base.max_pct'],
+            [[[0, 100, 'A']], [], 'swatches.0.reading'], [[[0, -1, 'A']], [], 'swatches.0.reading'],
+            [[[0, 12, 'D']], [], 'swatches.0.scale'], [[[-5, 12, 'A']], [], 'swatches.0.pct_of_ab'],
+            [[], ['at_pct_of_ab' => ['much']], 'at_pct_of_ab.0'], [[], ['target' => ['reading' => 20]], 'target.scale'],
+            [[], ['base' => ['shore' => 10, 'scale' => 'A', 'max_pct' => 0]], 'base.max_pct'],
         ] as [$pucks, $more, $field]) {
             try {
                 self::ask($pucks, $more);

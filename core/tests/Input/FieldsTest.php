@@ -13,7 +13,10 @@ use PHPUnit\Framework\TestCase;
 
 final class FieldsTest extends TestCase
 {
-    /** @return iterable<string, array{callable(Fields): mixed, mixed, string, string}> how it is read, what was there, where and what is said */
+    /**
+     * @return iterable<string, array{callable(Fields): mixed, mixed, string, string}> how it is read, what was there, where and what is
+     *   said
+     */
     public static function wrong(): iterable
     {
         $number = static fn (Fields $in): float => $in->number('x', 0.0, 100.0);
@@ -31,10 +34,14 @@ final class FieldsTest extends TestCase
         yield 'zero where more is needed' => [static fn (Fields $in): float => $in->positive('x'), 0, 'cup.x', 'more than 0'];
         yield 'an empty name' => [static fn (Fields $in): string => $in->text('x'), '  ', 'cup.x', 'a word or a name'];
         yield 'a yes in words' => [static fn (Fields $in): bool => $in->bool('x'), 'yes', 'cup.x', 'true or false'];
-        yield 'a choice nobody offers' => [static fn (Fields $in): mixed => $in->choice('x', Basis::class), 'pct', 'cup.x', 'pct_of_ab, pct_of_a'];
+        yield 'a choice nobody offers' => [
+            static fn (Fields $in): mixed => $in->choice('x', Basis::class), 'pct', 'cup.x', 'pct_of_ab, pct_of_a',
+        ];
         yield 'no object' => [static fn (Fields $in): Fields => $in->object('x'), [1, 2], 'cup.x', 'named fields'];
         yield 'no list' => [static fn (Fields $in): array => $in->objects('x'), ['a' => 1], 'cup.x', 'must be a list'];
-        yield 'a list of something else' => [static fn (Fields $in): array => $in->objects('x'), [['a' => 1], 5], 'cup.x.1', 'must be an object'];
+        yield 'a list of something else' => [
+            static fn (Fields $in): array => $in->objects('x'), [['a' => 1], 5], 'cup.x.1', 'must be an object',
+        ];
         yield 'words that are no words' => [static fn (Fields $in): array => $in->strings('x'), ['a', 2], 'cup.x.1', 'must be a word'];
         yield 'numbers that are no numbers' => [static fn (Fields $in): array => $in->numbers('x'), [1, 'two'], 'cup.x.1', '“two”'];
         yield 'a field too many' => [static fn (Fields $in): Fields => $in->only('y', 'z'), 1, 'cup.x', 'Known are: y, z.'];
@@ -55,12 +62,19 @@ final class FieldsTest extends TestCase
 
     public function test_what_is_right_is_read_as_it_is(): void
     {
-        $in = Fields::of(['n' => 3, 'f' => 2.5, 't' => ' fawn ', 'no' => null, 'yes' => true, 'o' => ['k' => 1], 'l' => [['k' => 1], ['k' => 2]], 'w' => ['a', 'b'], 'd' => [1, 2.5], 'e' => '', 'b' => 'pct_of_ab']);
+        $in = Fields::of([
+            'n' => 3, 'f' => 2.5, 't' => ' fawn ', 'no' => null, 'yes' => true, 'o' => ['k' => 1], 'l' => [['k' => 1], ['k' => 2]],
+            'w' => ['a', 'b'], 'd' => [1, 2.5], 'e' => '', 'b' => 'pct_of_ab',
+        ]);
 
         self::assertSame([3.0, 2.5, 'fawn', true], [$in->number('n'), $in->positive('f'), $in->text('t'), $in->bool('yes')]);
-        self::assertSame([null, null, null, null], [$in->numberOrNull('no'), $in->textOrNull('e'), $in->objectOrNull('no'), $in->positiveOrNull('gone')]);
+        self::assertSame(
+            [null, null, null, null], [$in->numberOrNull('no'), $in->textOrNull('e'), $in->objectOrNull('no'), $in->positiveOrNull('gone')],
+        );
         self::assertSame([1.0, 2.0], array_map(static fn (Fields $f): float => $f->number('k'), $in->objects('l')));
-        self::assertSame([['a', 'b'], [1.0, 2.5], [], []], [$in->strings('w'), $in->numbers('d'), $in->strings('gone'), $in->objects('gone')]);
+        self::assertSame(
+            [['a', 'b'], [1.0, 2.5], [], []], [$in->strings('w'), $in->numbers('d'), $in->strings('gone'), $in->objects('gone')],
+        );
         self::assertSame([Basis::OfAB, 'o.k'], [$in->choice('b', Basis::class), $in->object('o')->at('k')]);
         self::assertFalse($in->has('no'));
     }

@@ -28,14 +28,19 @@ final class SheetsTest extends TestCase
     {
         $files = glob(self::LIBRARY.'/materials/*.yaml') ?: [];
 
-        return array_combine(array_map(static fn (string $file): string => basename($file, '.yaml'), $files), array_map(static fn (string $file): array => [$file], $files));
+        return array_combine(
+            array_map(static fn (string $file): string => basename($file, '.yaml'), $files),
+            array_map(static fn (string $file): array => [$file], $files),
+        );
     }
 
     private static ?Shelf $read = null;
 
     public static function shelf(): Shelf
     {
-        return self::$read ??= Shelf::of(array_map(static fn (array $file): array => Yaml::parseFile($file[0]), array_values(self::files())));
+        return self::$read ??= Shelf::of(
+            array_map(static fn (array $file): array => Yaml::parseFile($file[0]), array_values(self::files())),
+        );
     }
 
     #[DataProvider('files')]
@@ -45,7 +50,9 @@ final class SheetsTest extends TestCase
         $schema = json_decode((string) file_get_contents(self::LIBRARY.'/schema/material.schema.json'));
         $result = (new Validator)->validate(Helper::toJSON($sheet), $schema);
 
-        self::assertTrue($result->isValid(), $result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error())));
+        self::assertTrue(
+            $result->isValid(), $result->error() === null ? '' : (string) json_encode((new ErrorFormatter)->format($result->error())),
+        );
         self::assertSame(basename($file, '.yaml'), $sheet['code']);
         foreach ([...$sheet['measured'], ...$sheet['typical']] as $field) {
             self::assertArrayHasKey($field, $sheet, "It says how “{$field}” is known, but has no such field.");
@@ -73,7 +80,9 @@ final class SheetsTest extends TestCase
         $roles = array_map(static fn ($additive): string => $additive->role->value, $shelf->additives);
 
         self::assertGreaterThanOrEqual(14, count($shelf->bases));
-        foreach (['silicone-platinum', 'silicone-tin', 'urethane-rubber', 'urethane-resin', 'epoxy', 'plastisol', 'plaster', 'latex'] as $family) {
+        foreach ([
+            'silicone-platinum', 'silicone-tin', 'urethane-rubber', 'urethane-resin', 'epoxy', 'plastisol', 'plaster', 'latex',
+        ] as $family) {
             self::assertContains($family, $families);
         }
         self::assertSame(12, array_count_values($roles)['pigment']);
@@ -94,7 +103,9 @@ final class SheetsTest extends TestCase
             }
         }
         foreach ([...$silicones, 'urethane-rubber', 'urethane-resin', 'epoxy', 'plastisol', 'latex'] as $family) {
-            self::assertNotSame([], array_filter($pigments, static fn (AdditiveSheet $one): bool => in_array($family, $one->families, true)), $family);
+            self::assertNotSame(
+                [], array_filter($pigments, static fn (AdditiveSheet $one): bool => in_array($family, $one->families, true)), $family,
+            );
         }
     }
 
@@ -111,7 +122,11 @@ final class SheetsTest extends TestCase
     public function test_density_and_yield_agree_within_five_per_cent(BaseSheet $base): void
     {
         $wA = $base->ratio->weightFractionOfA($base->sgA, $base->sgB);
-        $mlPerKg = 1000.0 * ($base->sgMixed !== null ? 1.0 / $base->sgMixed->gPerMl : $wA / ($base->sgA->gPerMl ?? 1.0) + ($base->sgB === null ? 0.0 : (1.0 - $wA) / $base->sgB->gPerMl));
+        $mlPerKg = 1000.0 * (
+            $base->sgMixed !== null
+            ? 1.0 / $base->sgMixed->gPerMl
+            : $wA / ($base->sgA->gPerMl ?? 1.0) + ($base->sgB === null ? 0.0 : (1.0 - $wA) / $base->sgB->gPerMl)
+        );
 
         self::assertEqualsWithDelta(1.0, $base->sheet()->number('yield_ml_per_kg') / $mlPerKg, 0.05);
     }
@@ -119,7 +134,11 @@ final class SheetsTest extends TestCase
     #[DataProvider('bases')]
     public function test_its_times_come_one_after_the_other(BaseSheet $base): void
     {
-        $times = array_values(array_map(static fn ($minutes): float => $minutes->min, array_diff_key($base->times, ['recoat_open_min' => 0, 'recoat_close_min' => 0])));
+        $times = array_values(
+            array_map(static fn ($minutes): float => $minutes->min, array_diff_key($base->times, [
+                'recoat_open_min' => 0, 'recoat_close_min' => 0,
+            ])),
+        );
         $sorted = $times;
         sort($sorted);
 

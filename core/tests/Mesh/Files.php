@@ -46,7 +46,9 @@ final class Files
         }
         foreach (array_chunk($mesh->corners, 3) as $i => [$a, $b, $c]) {
             // Counted from the front, or from the end; with a texture and a normal, or without.
-            $text .= $i % 2 === 0 ? sprintf("f %d %d//1 %d/1/1\n", $a + 1, $b + 1, $c + 1) : sprintf("f %d %d \\\n %d\n", $a - $mesh->vertices(), $b - $mesh->vertices(), $c - $mesh->vertices());
+            $text .= $i % 2 === 0
+                ? sprintf("f %d %d//1 %d/1/1\n", $a + 1, $b + 1, $c + 1)
+                : sprintf("f %d %d \\\n %d\n", $a - $mesh->vertices(), $b - $mesh->vertices(), $c - $mesh->vertices());
         }
 
         return $text;
@@ -58,7 +60,9 @@ final class Files
             ."element face {$mesh->facets()}\nproperty list uchar int vertex_indices\nproperty uchar flags\nend_header\n";
         $letters = $format === 'binary_big_endian' ? ['E', 'N'] : ['e', 'V'];
         for ($v = 0; $v < $mesh->vertices(); $v++) {
-            $text .= $format === 'ascii' ? vsprintf("%.12F %.12F %.12F 255\n", $mesh->at($v)) : pack($letters[0].'3C', ...[...$mesh->at($v), 255]);
+            $text .= $format === 'ascii'
+                ? vsprintf("%.12F %.12F %.12F 255\n", $mesh->at($v))
+                : pack($letters[0].'3C', ...[...$mesh->at($v), 255]);
         }
         foreach (array_chunk($mesh->corners, 3) as $three) {
             $text .= $format === 'ascii' ? '3 '.implode(' ', $three)." 0\n" : pack("C{$letters[1]}3C", 3, ...[...$three, 0]);
@@ -86,7 +90,10 @@ final class Files
         $path = (string) tempnam(sys_get_temp_dir(), 'threemf');
         $zip = new ZipArchive;
         $zip->open($path, ZipArchive::OVERWRITE);
-        $zip->addFromString('_rels/.rels', '<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/'.$part.'" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>');
+        $zip->addFromString(
+            '_rels/.rels',
+            '<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/'.$part.'" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>',
+        );
         $zip->addFromString($part, $model);
         $zip->close();
         $bytes = (string) file_get_contents($path);

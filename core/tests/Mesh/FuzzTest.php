@@ -66,7 +66,13 @@ final class FuzzTest extends TestCase
                 2 => substr_replace($bytes, '', $at, $long),
                 3 => substr_replace($bytes, substr($bytes, $at, $long), $at, 0),
                 4 => substr($bytes, 0, $at),
-                5 => substr_replace($bytes, ["\xff\xff\xff\xff", "\0\0\0\0", "\x7f\x80\0\0", '-1', '99999999', 'nan', '1e999', '<!ENTITY', '../'][$random->getInt(0, 8)], $at, 4),
+                5 => substr_replace(
+                    $bytes,
+                    [
+                        "\xff\xff\xff\xff", "\0\0\0\0", "\x7f\x80\0\0", '-1', '99999999', 'nan', '1e999', '<!ENTITY', '../',
+                    ][$random->getInt(0, 8)],
+                    $at, 4,
+                ),
                 // The head is where it hurts.
                 6 => substr_replace($bytes, $random->getBytes(2), $random->getInt(0, min(120, max(0, strlen($bytes) - 1))), 2),
                 default => $bytes.$random->getBytes($long),

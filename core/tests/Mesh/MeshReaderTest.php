@@ -55,7 +55,9 @@ final class MeshReaderTest extends TestCase
     public function test_a_file_is_read_in_the_unit_that_is_said(LengthUnit $unit, float $mm3): void
     {
         foreach (Files::of(Shapes::box(2.0, 3.0, 4.0)) as $how => [$bytes, $ending]) {
-            self::assertEqualsWithDelta($mm3 / 1000.0, (new Surveyor)->survey(self::read($bytes, $ending, $unit)->mesh)->volume, $mm3 * 1e-9, $how);
+            self::assertEqualsWithDelta(
+                $mm3 / 1000.0, (new Surveyor)->survey(self::read($bytes, $ending, $unit)->mesh)->volume, $mm3 * 1e-9, $how,
+            );
         }
     }
 
@@ -71,7 +73,10 @@ final class MeshReaderTest extends TestCase
         self::assertSame(3, $survey->shells);
         self::assertSame(0, $survey->flipped, 'One was mirrored, and faces out all the same.');
         self::assertEqualsWithDelta((8.0 + 1.0 + 1.0) * 6.0 * 25.4 ** 3 / 1000.0, $survey->volume, 1e-6);
-        self::assertEqualsWithDelta([9.0 * 25.4, 10.0 * 25.4, 6.0 * 25.4], [$survey->bounds->most[0] - 2.0 * 25.4 + 0.0, $survey->bounds->most[1], $survey->bounds->most[2]], 1e-6);
+        self::assertEqualsWithDelta(
+            [9.0 * 25.4, 10.0 * 25.4, 6.0 * 25.4],
+            [$survey->bounds->most[0] - 2.0 * 25.4 + 0.0, $survey->bounds->most[1], $survey->bounds->most[2]], 1e-6,
+        );
     }
 
     /** @return iterable<string, array{string, string, string}> bytes, ending, what is said of it */
@@ -100,16 +105,39 @@ final class MeshReaderTest extends TestCase
         yield 'a line without end' => [str_repeat('v', Limits::LONGEST_LINE + 300_000), 'obj', 'never ends'];
         yield 'no PLY' => ["plywood\n", 'ply', 'no PLY'];
         yield 'a PLY cut short' => [substr(Files::ply(Shapes::box(1.0, 1.0, 1.0), 'binary_little_endian'), 0, -20), 'ply', 'cut short'];
-        yield 'a PLY of points' => ["ply\nformat ascii 1.0\nelement vertex 1\nproperty float x\nproperty float y\nproperty float z\nend_header\n0 0 0\n", 'ply', 'no triangles'];
-        yield 'a PLY without z' => ["ply\nformat ascii 1.0\nelement vertex 1\nproperty float x\nproperty float y\nend_header\n0 0\n", 'ply', 'no x, y and z'];
-        yield 'a PLY that promises the moon' => ["ply\nformat ascii 1.0\nelement vertex 999999999\nproperty float x\nend_header\n", 'ply', 'more than 2,000,000 triangles'];
+        yield 'a PLY of points' => [
+            "ply\nformat ascii 1.0\nelement vertex 1\nproperty float x\nproperty float y\nproperty float z\nend_header\n0 0 0\n", 'ply',
+            'no triangles',
+        ];
+        yield 'a PLY without z' => [
+            "ply\nformat ascii 1.0\nelement vertex 1\nproperty float x\nproperty float y\nend_header\n0 0\n", 'ply', 'no x, y and z',
+        ];
+        yield 'a PLY that promises the moon' => [
+            "ply\nformat ascii 1.0\nelement vertex 999999999\nproperty float x\nend_header\n", 'ply', 'more than 2,000,000 triangles',
+        ];
         yield 'a 3MF that is no zip' => ['PK nothing', '3mf', 'cannot be unpacked'];
         yield 'a 3MF without a model' => [Files::threeMf('<model/>', 'other.txt'), '3mf', 'no triangles'];
         yield 'a 3MF with broken XML' => [Files::threeMf('<model><resources>'), '3mf', 'broken at line'];
-        yield 'a 3MF with an entity' => [Files::threeMf('<?xml version="1.0"?><!DOCTYPE m [<!ENTITY e SYSTEM "file:///etc/passwd">]><model>&e;</model>'), '3mf', 'entities'];
-        yield 'a 3MF in itself' => [Files::threeMf(Files::model(Shapes::box(1.0, 1.0, 1.0), build: '<item objectid="2"/>', more: '<object id="2"><components><component objectid="2"/></components></object>')), '3mf', 'holds itself'];
-        yield 'a 3MF that places what is not there' => [Files::threeMf(Files::model(Shapes::box(1.0, 1.0, 1.0), build: '<item objectid="7"/>')), '3mf', '“7” that is not in it'];
-        yield 'a 3MF with a bent transform' => [Files::threeMf(Files::model(Shapes::box(1.0, 1.0, 1.0), build: '<item objectid="1" transform="1 0 0"/>')), '3mf', 'make no sense'];
+        yield 'a 3MF with an entity' => [
+            Files::threeMf('<?xml version="1.0"?><!DOCTYPE m [<!ENTITY e SYSTEM "file:///etc/passwd">]><model>&e;</model>'), '3mf',
+            'entities',
+        ];
+        yield 'a 3MF in itself' => [
+            Files::threeMf(
+                Files::model(
+                    Shapes::box(1.0, 1.0, 1.0), build: '<item objectid="2"/>',
+                    more: '<object id="2"><components><component objectid="2"/></components></object>',
+                ),
+            ),
+            '3mf', 'holds itself',
+        ];
+        yield 'a 3MF that places what is not there' => [
+            Files::threeMf(Files::model(Shapes::box(1.0, 1.0, 1.0), build: '<item objectid="7"/>')), '3mf', '“7” that is not in it',
+        ];
+        yield 'a 3MF with a bent transform' => [
+            Files::threeMf(Files::model(Shapes::box(1.0, 1.0, 1.0), build: '<item objectid="1" transform="1 0 0"/>')), '3mf',
+            'make no sense',
+        ];
     }
 
     #[DataProvider('broken')]

@@ -10,12 +10,15 @@ use Apalos\Core\Mesh\Welder;
 /** Shapes whose answers one can work out on paper, as meshes; and turned any way round. */
 final class Shapes
 {
-    /** @param  list<array{float, float}>  $profile  radius and height, from the bottom of the outside round to where it began or to the axis */
+    /**
+     * @param  list<array{float, float}>  $profile  radius and height, from the bottom of the outside round to where it began or to the axis
+     */
     public static function turnedOnALathe(array $profile, int $around, bool $ring = false): Mesh
     {
         $welder = new Welder;
         $place = static fn (int $i, int $j): int => $welder->vertex(
-            round($profile[$i][0] * cos(2 * M_PI * ($j % $around) / $around), 9), round($profile[$i][0] * sin(2 * M_PI * ($j % $around) / $around), 9), $profile[$i][1],
+            round($profile[$i][0] * cos(2 * M_PI * ($j % $around) / $around), 9),
+            round($profile[$i][0] * sin(2 * M_PI * ($j % $around) / $around), 9), $profile[$i][1],
         );
         $n = count($profile);
         for ($i = 0, $last = $ring ? $n : $n - 1; $i < $last; $i++) {
@@ -36,12 +39,26 @@ final class Shapes
 
     public static function sphere(float $radius, int $steps = 96): Mesh
     {
-        return self::turnedOnALathe(array_map(static fn (int $i): array => [$i === 0 || $i === $steps ? 0.0 : $radius * sin(M_PI * $i / $steps), -$radius * cos(M_PI * $i / $steps)], range(0, $steps)), 2 * $steps);
+        return self::turnedOnALathe(
+            array_map(
+                static fn (int $i): array => [
+                    $i === 0 || $i === $steps ? 0.0 : $radius * sin(M_PI * $i / $steps), -$radius * cos(M_PI * $i / $steps),
+                ],
+                range(0, $steps),
+            ),
+            2 * $steps,
+        );
     }
 
     public static function torus(float $ring, float $tube, int $steps = 64): Mesh
     {
-        return self::turnedOnALathe(array_map(static fn (int $i): array => [$ring + $tube * cos(2 * M_PI * $i / $steps), $tube * sin(2 * M_PI * $i / $steps)], range(0, $steps - 1)), 2 * $steps, true);
+        return self::turnedOnALathe(
+            array_map(
+                static fn (int $i): array => [$ring + $tube * cos(2 * M_PI * $i / $steps), $tube * sin(2 * M_PI * $i / $steps)],
+                range(0, $steps - 1),
+            ),
+            2 * $steps, true,
+        );
     }
 
     /** A stem under a flat-bottomed, domed cap, as steps of about $step mm. */
@@ -60,7 +77,8 @@ final class Shapes
     public static function cup(float $radius, float $high, float $wall, float $floor, float $step = 1.0): Mesh
     {
         return self::turnedOnALathe([
-            [0.0, $high - $floor], [$radius - $wall, $high - $floor], ...array_slice(self::line([$radius - $wall, $high - $floor], [$radius - $wall, 0.0], $step), 1),
+            [0.0, $high - $floor], [$radius - $wall, $high - $floor],
+            ...array_slice(self::line([$radius - $wall, $high - $floor], [$radius - $wall, 0.0], $step), 1),
             ...self::line([$radius, 0.0], [$radius, $high], $step), [0.0, $high],
         ], (int) ceil(2 * M_PI * $radius / $step));
     }
@@ -68,7 +86,9 @@ final class Shapes
     public static function box(float $l, float $w, float $h, float $x = 0.0, float $y = 0.0, float $z = 0.0, ?Welder $into = null): Mesh
     {
         $welder = $into ?? new Welder;
-        $at = static fn (int $corner): int => $welder->vertex($x + ($corner & 1 ? $l : 0.0), $y + ($corner & 2 ? $w : 0.0), $z + ($corner & 4 ? $h : 0.0));
+        $at = static fn (int $corner): int => $welder->vertex(
+            $x + ($corner & 1 ? $l : 0.0), $y + ($corner & 2 ? $w : 0.0), $z + ($corner & 4 ? $h : 0.0),
+        );
         foreach ([[0, 2, 3, 1], [4, 5, 7, 6], [0, 1, 5, 4], [2, 6, 7, 3], [0, 4, 6, 2], [1, 3, 7, 5]] as [$a, $b, $c, $d]) {
             $welder->facet($at($a), $at($b), $at($c));
             $welder->facet($at($a), $at($c), $at($d));
@@ -104,7 +124,10 @@ final class Shapes
     /** A block with two horns of unequal height: 60 × 40 × 20 mm, a tall one 20 mm wide to 50 mm, a low one 10 mm wide to 35 mm. */
     public static function hornedBlock(): Mesh
     {
-        $outline = [[0.0, 0.0], [60.0, 0.0], [60.0, 20.0], [60.0, 35.0], [50.0, 35.0], [50.0, 20.0], [20.0, 20.0], [20.0, 50.0], [0.0, 50.0], [0.0, 20.0]];
+        $outline = [
+            [0.0, 0.0], [60.0, 0.0], [60.0, 20.0], [60.0, 35.0], [50.0, 35.0], [50.0, 20.0], [20.0, 20.0], [20.0, 50.0], [0.0, 50.0],
+            [0.0, 20.0],
+        ];
 
         return self::extruded($outline, [[0, 1, 2], [0, 2, 5], [0, 5, 6], [0, 6, 9], [2, 3, 4], [2, 4, 5], [6, 7, 8], [6, 8, 9]], 40.0);
     }
@@ -168,7 +191,9 @@ final class Shapes
     {
         $path = tempnam(sys_get_temp_dir(), 'mesh').'.'.$ending;
         file_put_contents($path, $bytes);
-        register_shutdown_function(static fn () => array_map(static fn (string $one) => @unlink($one), [$path, substr($path, 0, -strlen($ending) - 1)]));
+        register_shutdown_function(
+            static fn () => array_map(static fn (string $one) => @unlink($one), [$path, substr($path, 0, -strlen($ending) - 1)]),
+        );
 
         return new \SplFileObject($path, 'rb');
     }
@@ -182,6 +207,9 @@ final class Shapes
     {
         $many = max(1, (int) ceil(hypot($to[0] - $from[0], $to[1] - $from[1]) / $step));
 
-        return array_map(static fn (int $i): array => [$from[0] + ($to[0] - $from[0]) * $i / $many, $from[1] + ($to[1] - $from[1]) * $i / $many], range(0, $many));
+        return array_map(
+            static fn (int $i): array => [$from[0] + ($to[0] - $from[0]) * $i / $many, $from[1] + ($to[1] - $from[1]) * $i / $many],
+            range(0, $many),
+        );
     }
 }

@@ -27,7 +27,10 @@ final class SurveyorTest extends TestCase
 
     private static function insideOut(Mesh $mesh): Mesh
     {
-        return new Mesh($mesh->x, $mesh->y, $mesh->z, array_merge(...array_map(static fn (array $three): array => array_reverse($three), array_chunk($mesh->corners, 3))));
+        return new Mesh(
+            $mesh->x, $mesh->y, $mesh->z,
+            array_merge(...array_map(static fn (array $three): array => array_reverse($three), array_chunk($mesh->corners, 3))),
+        );
     }
 
     /** A solid of n sides about an axis has the volume and area of its flats, not of the round it stands for. */
@@ -55,7 +58,10 @@ final class SurveyorTest extends TestCase
     {
         $straight = (new Surveyor)->survey(Shapes::hornedBlock());
         $mesh = Shapes::turned(Shapes::hornedBlock(), Shapes::turning($seed));
-        $far = new Mesh(array_map(static fn (float $x): float => $x + 5000.0, $mesh->x), $mesh->y, array_map(static fn (float $z): float => $z - 3000.0, $mesh->z), $mesh->corners);
+        $far = new Mesh(
+            array_map(static fn (float $x): float => $x + 5000.0, $mesh->x), $mesh->y,
+            array_map(static fn (float $z): float => $z - 3000.0, $mesh->z), $mesh->corners,
+        );
         $survey = (new Surveyor)->survey($far);
 
         self::assertEqualsWithDelta(78.0, $straight->volume, 1e-9);
@@ -75,7 +81,9 @@ final class SurveyorTest extends TestCase
         $open = (new Surveyor)->survey(new Mesh($box->x, $box->y, $box->z, array_slice($box->corners, 0, -3)));
         self::assertSame([3, false], [$open->open, $open->watertight()]);
 
-        $crowded = (new Surveyor)->survey(new Mesh([...$box->x, 20.0], [...$box->y, 20.0], [...$box->z, 20.0], [...$box->corners, 0, 1, 8]));
+        $crowded = (new Surveyor)->survey(new Mesh([...$box->x, 20.0], [...$box->y, 20.0], [...$box->z, 20.0], [
+            ...$box->corners, 0, 1, 8,
+        ]));
         self::assertSame([3, 1], [$crowded->open, $crowded->crowded]);
     }
 
@@ -85,7 +93,12 @@ final class SurveyorTest extends TestCase
         $welder = new Welder;
         foreach (array_chunk($sphere->corners, 3) as $i => $three) {
             // Each facet rounds its corners its own way, as a converter does.
-            $corners = array_map(static fn (int $v): int => $welder->vertex(...array_map(static fn (float $c): float => $c + 4e-6 * (($i * 7 + $v) % 5 - 2) / 2, $sphere->at($v))), $three);
+            $corners = array_map(
+                static fn (int $v): int => $welder->vertex(
+                    ...array_map(static fn (float $c): float => $c + 4e-6 * (($i * 7 + $v) % 5 - 2) / 2, $sphere->at($v)),
+                ),
+                $three,
+            );
             $welder->facet(...$corners);
         }
         $torn = $welder->mesh();
@@ -107,7 +120,9 @@ final class SurveyorTest extends TestCase
 
     public function test_a_room_inside_is_left_out_and_a_part_inside_is_counted_once(): void
     {
-        $room = (new Surveyor)->survey(self::joined(Shapes::box(10.0, 10.0, 10.0), self::insideOut(Shapes::box(4.0, 4.0, 4.0, 3.0, 3.0, 3.0))));
+        $room = (new Surveyor)->survey(
+            self::joined(Shapes::box(10.0, 10.0, 10.0), self::insideOut(Shapes::box(4.0, 4.0, 4.0, 3.0, 3.0, 3.0))),
+        );
         self::assertSame([0, 1, 0], [$room->flipped, $room->inner, $room->overlapping]);
         self::assertEqualsWithDelta(1.0 - 0.064, $room->volume, 1e-9);
 
@@ -116,7 +131,12 @@ final class SurveyorTest extends TestCase
         self::assertEqualsWithDelta(1.0, $part->volume, 1e-9, 'It is counted once.');
 
         // A ball in a room in a box: solid in an even number of others.
-        $nested = (new Surveyor)->survey(self::joined(Shapes::box(20.0, 20.0, 20.0), self::insideOut(Shapes::box(10.0, 10.0, 10.0, 5.0, 5.0, 5.0)), Shapes::box(2.0, 2.0, 2.0, 9.0, 9.0, 9.0)));
+        $nested = (new Surveyor)->survey(
+            self::joined(
+                Shapes::box(20.0, 20.0, 20.0), self::insideOut(Shapes::box(10.0, 10.0, 10.0, 5.0, 5.0, 5.0)),
+                Shapes::box(2.0, 2.0, 2.0, 9.0, 9.0, 9.0),
+            ),
+        );
         self::assertSame([0, 1, 0], [$nested->flipped, $nested->inner, $nested->overlapping]);
     }
 }

@@ -49,16 +49,28 @@ final class UnitingTest extends TestCase
      */
     public static function boxes(): iterable
     {
-        $box = static fn (float $l, float $w, float $h, float $x = 0.0, float $y = 0.0, float $z = 0.0): Mesh => Shapes::box($l, $w, $h, $x, $y, $z);
+        $box = static fn (
+            float $l, float $w, float $h, float $x = 0.0, float $y = 0.0, float $z = 0.0,
+        ): Mesh => Shapes::box($l, $w, $h, $x, $y, $z);
         yield 'corner in corner' => [[$box(10, 10, 10), $box(10, 10, 10, 7, 6, 5)], 2000.0 - 3 * 4 * 5, 1200.0 - 2 * (12 + 15 + 20), 1];
-        yield 'a cross of two bars, through each other' => [[$box(40, 10, 10), $box(10, 40, 10, 15, -15, 0.0)], 8000.0 - 1000.0, 2 * 1800.0 - 4 * 100.0 - 2 * 100.0, 1];
-        yield 'a peg stuck through a plate' => [[$box(40, 40, 5), $box(4, 6, 30, 10, 12, -10)], 8000.0 + 4 * 6 * 25, 4000.0 + 2 * (24 + 120 + 180) - 2 * 24 - 20 * 5, 1];
+        yield 'a cross of two bars, through each other' => [
+            [$box(40, 10, 10), $box(10, 40, 10, 15, -15, 0.0)], 8000.0 - 1000.0, 2 * 1800.0 - 4 * 100.0 - 2 * 100.0, 1,
+        ];
+        yield 'a peg stuck through a plate' => [
+            [$box(40, 40, 5), $box(4, 6, 30, 10, 12, -10)], 8000.0 + 4 * 6 * 25, 4000.0 + 2 * (24 + 120 + 180) - 2 * 24 - 20 * 5, 1,
+        ];
         yield 'side by side, half a face in common' => [[$box(10, 10, 10), $box(10, 10, 10, 5, 0, 0)], 1500.0, 800.0, 1];
         yield 'the same twice' => [[$box(10, 10, 10), $box(10, 10, 10)], 1000.0, 600.0, 1];
         yield 'one wholly in the other' => [[$box(10, 10, 10), $box(4, 4, 4, 3, 3, 3)], 1000.0, 600.0, 1];
-        yield 'three in a row' => [[$box(10, 10, 10), $box(10, 8, 8, 8, 1, 1), $box(10, 6, 6, 16, 2, 2)], 1000.0 + 8 * 64 + 8 * 36, 600.0 + 8 * 32 + 8 * 24, 2];
-        yield 'a bar that joins two that stand apart' => [[$box(10, 10, 10), $box(10, 10, 10, 30, 0, 0), $box(24, 4, 4, 8, 3, 3)], 2000.0 + 20 * 16, 1200.0 + 20 * 16 - 2 * 16, 2];
-        yield 'three through one corner' => [[$box(20, 6, 6), $box(6, 20, 6, -1, 1, 1), $box(6, 6, 20, 1, -1, 2)], 2400 + 2400 - 0 + 0.0, -1.0, 2];
+        yield 'three in a row' => [
+            [$box(10, 10, 10), $box(10, 8, 8, 8, 1, 1), $box(10, 6, 6, 16, 2, 2)], 1000.0 + 8 * 64 + 8 * 36, 600.0 + 8 * 32 + 8 * 24, 2,
+        ];
+        yield 'a bar that joins two that stand apart' => [
+            [$box(10, 10, 10), $box(10, 10, 10, 30, 0, 0), $box(24, 4, 4, 8, 3, 3)], 2000.0 + 20 * 16, 1200.0 + 20 * 16 - 2 * 16, 2,
+        ];
+        yield 'three through one corner' => [
+            [$box(20, 6, 6), $box(6, 20, 6, -1, 1, 1), $box(6, 6, 20, 1, -1, 2)], 2400 + 2400 - 0 + 0.0, -1.0, 2,
+        ];
     }
 
     /** @param  list<Mesh>  $parts */
@@ -84,7 +96,10 @@ final class UnitingTest extends TestCase
      */
     private static function counted(array $boxes): float
     {
-        $spans = array_map(static fn (Mesh $box): array => [[min($box->x), max($box->x)], [min($box->y), max($box->y)], [min($box->z), max($box->z)]], $boxes);
+        $spans = array_map(
+            static fn (Mesh $box): array => [[min($box->x), max($box->x)], [min($box->y), max($box->y)], [min($box->z), max($box->z)]],
+            $boxes,
+        );
         $cuts = array_map(static function (int $axis) use ($spans): array {
             $at = array_values(array_unique(array_merge(...array_map(static fn (array $span): array => $span[$axis], $spans))));
             sort($at);
@@ -95,8 +110,18 @@ final class UnitingTest extends TestCase
         for ($i = 1; $i < count($cuts[0]); $i++) {
             for ($j = 1; $j < count($cuts[1]); $j++) {
                 for ($k = 1; $k < count($cuts[2]); $k++) {
-                    $in = array_filter($spans, static fn (array $span): bool => $span[0][0] < $cuts[0][$i] && $span[0][1] >= $cuts[0][$i] && $span[1][0] < $cuts[1][$j] && $span[1][1] >= $cuts[1][$j] && $span[2][0] < $cuts[2][$k] && $span[2][1] >= $cuts[2][$k]);
-                    $sum += $in === [] ? 0.0 : ($cuts[0][$i] - $cuts[0][$i - 1]) * ($cuts[1][$j] - $cuts[1][$j - 1]) * ($cuts[2][$k] - $cuts[2][$k - 1]);
+                    $in = array_filter(
+                        $spans,
+                        static fn (array $span): bool => $span[0][0] < $cuts[0][$i]
+                            && $span[0][1] >= $cuts[0][$i]
+                            && $span[1][0] < $cuts[1][$j]
+                            && $span[1][1] >= $cuts[1][$j]
+                            && $span[2][0] < $cuts[2][$k]
+                            && $span[2][1] >= $cuts[2][$k],
+                    );
+                    $sum += $in === []
+                        ? 0.0
+                        : ($cuts[0][$i] - $cuts[0][$i - 1]) * ($cuts[1][$j] - $cuts[1][$j - 1]) * ($cuts[2][$k] - $cuts[2][$k - 1]);
                 }
             }
         }
@@ -108,7 +133,12 @@ final class UnitingTest extends TestCase
     {
         mt_srand(23);
         for ($round = 0; $round < 12; $round++) {
-            $boxes = array_map(static fn (): Mesh => Shapes::box(mt_rand(4, 20), mt_rand(4, 20), mt_rand(4, 20), mt_rand(0, 12), mt_rand(0, 12), mt_rand(0, 12)), range(1, 2 + $round % 4));
+            $boxes = array_map(
+                static fn (): Mesh => Shapes::box(
+                    mt_rand(4, 20), mt_rand(4, 20), mt_rand(4, 20), mt_rand(0, 12), mt_rand(0, 12), mt_rand(0, 12),
+                ),
+                range(1, 2 + $round % 4),
+            );
             $survey = (new Surveyor)->survey(Shapes::turned(self::joined(...$boxes), Shapes::turning($round)));
             self::assertTrue($survey->watertight(), "Round {$round}");
             self::assertEqualsWithDelta(self::counted($boxes) / 1000.0, $survey->volume, 1e-4 * $survey->volume, "Round {$round}");
@@ -161,7 +191,13 @@ final class UnitingTest extends TestCase
             default => Shapes::cup(8.0, 10.0, 2.0, 2.0, 2.0),
         };
         for ($round = 0; $round < 10; $round++) {
-            [$a, $b] = [Shapes::turned($any(), Shapes::turning($round)), self::shifted(Shapes::turned($any(), Shapes::turning($round + 50)), mt_rand(-60, 60) / 10, mt_rand(-60, 60) / 10, mt_rand(-60, 60) / 10)];
+            [$a, $b] = [
+                Shapes::turned($any(), Shapes::turning($round)),
+                self::shifted(
+                    Shapes::turned($any(), Shapes::turning($round + 50)), mt_rand(-60, 60) / 10, mt_rand(-60, 60) / 10,
+                    mt_rand(-60, 60) / 10,
+                ),
+            ];
             $survey = self::survey($a, $b);
             self::assertFalse($survey->apart, "Round {$round}");
             self::assertTrue($survey->watertight(), "Round {$round}");

@@ -21,7 +21,8 @@ final class Brow
         $sheet = [
             'base' => [
                 'ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.06, 'b' => 1.08], 'sg_mixed' => null,
-                'pot_life_min' => 22, 'demould_min' => 240, 'ref_c' => 23, 'q10' => 2.0, 'pour_first' => 'b', 'measured_by_volume_ok' => false,
+                'pot_life_min' => 22, 'demould_min' => 240, 'ref_c' => 23, 'q10' => 2.0, 'pour_first' => 'b',
+                'measured_by_volume_ok' => false,
             ],
             'target' => ['volume_ml' => 640, 'waste_pct' => 7.5],
             'additives' => [

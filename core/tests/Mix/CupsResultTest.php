@@ -17,9 +17,15 @@ final class CupsResultTest extends TestCase
     private function mix(float $massG, float $cupMl, array $more = [], float $potMin = 38.0): MixResult
     {
         return (new MixPlanner)->plan(MixRequest::from(Fields::of([
-            'base' => ['ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.0, 'b' => 1.0], 'sg_mixed' => null, 'pot_life_min' => $potMin, 'demould_min' => 240, 'recoat_open_min' => 40, 'recoat_close_min' => 90, 'ref_c' => 23, 'q10' => 2, 'pour_first' => 'b', 'measured_by_volume_ok' => false],
-            'target' => ['mass_g' => $massG, 'waste_pct' => 0], 'additives' => [['name' => 'fawn', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b', 'sg' => 1.0]],
-            'scale' => ['division_g' => 0.1, 'capacity_g' => 20000], 'vessel' => ['capacity_ml' => $cupMl, 'tare_g' => 40, 'degas' => false, 'rise_factor' => 1],
+            'base' => [
+                'ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.0, 'b' => 1.0], 'sg_mixed' => null,
+                'pot_life_min' => $potMin, 'demould_min' => 240, 'recoat_open_min' => 40, 'recoat_close_min' => 90, 'ref_c' => 23,
+                'q10' => 2, 'pour_first' => 'b', 'measured_by_volume_ok' => false,
+            ],
+            'target' => ['mass_g' => $massG, 'waste_pct' => 0],
+            'additives' => [['name' => 'fawn', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b', 'sg' => 1.0]],
+            'scale' => ['division_g' => 0.1, 'capacity_g' => 20000],
+            'vessel' => ['capacity_ml' => $cupMl, 'tare_g' => 40, 'degas' => false, 'rise_factor' => 1],
             'room_c' => 23, 'mix_min' => 3, 'degas_min' => 0, 'pour_g_per_min' => 150, ...$more,
         ])));
     }
@@ -59,7 +65,12 @@ final class CupsResultTest extends TestCase
 
     public function test_a_fast_base_sets_between_its_cups(): void
     {
-        $mix = $this->mix(1600, 250, ['base' => ['ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.0, 'b' => 1.0], 'sg_mixed' => null, 'pot_life_min' => 5, 'demould_min' => 15, 'ref_c' => 23, 'q10' => 2, 'pour_first' => 'a', 'measured_by_volume_ok' => true]]);
+        $mix = $this->mix(1600, 250, [
+            'base' => [
+                'ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.0, 'b' => 1.0], 'sg_mixed' => null,
+                'pot_life_min' => 5, 'demould_min' => 15, 'ref_c' => 23, 'q10' => 2, 'pour_first' => 'a', 'measured_by_volume_ok' => true,
+            ],
+        ]);
 
         self::assertSame([null, 'set', []], [$mix->cups?->hands, $mix->cups?->joins->value, array_diff($mix->cups->ahead ?? [], ['A'])]);
         $warning = array_values(array_filter($mix->warnings, static fn ($one): bool => $one->code === 'cups_in_time'))[0];
@@ -93,12 +104,15 @@ final class CupsResultTest extends TestCase
         foreach ([1, 2] as $hands) {
             $walked = $this->walked($count, $mixing, $air, 2.0, $hands);
             $result = $this->mix(300.0 * $count, $air > 0.0 ? 300.0 : 375.0, [
-                'mix_min' => $mixing, 'degas_min' => $air, 'pour_g_per_min' => 150, 'vessel' => ['capacity_ml' => $air > 0.0 ? 300.0 : 375.0, 'tare_g' => 40, 'degas' => $air > 0.0, 'rise_factor' => 1],
+                'mix_min' => $mixing, 'degas_min' => $air, 'pour_g_per_min' => 150,
+                'vessel' => ['capacity_ml' => $air > 0.0 ? 300.0 : 375.0, 'tare_g' => 40, 'degas' => $air > 0.0, 'rise_factor' => 1],
             ], ($walked + 0.001) / 0.8);
 
             self::assertCount($count, $result->batches);
             self::assertLessThanOrEqual($hands, $result->cups?->hands ?? INF);
-            self::assertEqualsWithDelta($this->walked($count, $mixing, $air, 2.0, $result->cups->hands ?? 0), $result->cups?->total->min, 1e-6);
+            self::assertEqualsWithDelta(
+                $this->walked($count, $mixing, $air, 2.0, $result->cups->hands ?? 0), $result->cups?->total->min, 1e-6,
+            );
         }
     }
 

@@ -31,7 +31,8 @@ final class MixClockTest extends TestCase
     {
         return (new MixPlanner)->plan(MixRequest::from(Fields::of([
             'base' => ['ratio' => ['by' => 'weight', 'a' => 100, 'b' => 30], 'sg' => ['a' => 1.5, 'b' => 1.0], ...self::TIMES, ...$base],
-            'target' => ['mass_g' => 2000, 'waste_pct' => 0], 'additives' => [], 'scale' => ['division_g' => 0.1], 'room_c' => 23, 'mix_min' => 4, 'pour_g_per_min' => 100, ...$more,
+            'target' => ['mass_g' => 2000, 'waste_pct' => 0], 'additives' => [], 'scale' => ['division_g' => 0.1], 'room_c' => 23,
+            'mix_min' => 4, 'pour_g_per_min' => 100, ...$more,
         ])));
     }
 
@@ -58,7 +59,8 @@ final class MixClockTest extends TestCase
     {
         $mix = self::mix(['alpha' => $alpha], ['logs' => $logs, 'room_c' => $room]);
         $cure = (new Clock)->read(CureRequest::from(Fields::of([
-            'base' => [...self::TIMES, 'alpha' => $alpha], 'room_c' => $room, 'logs' => $logs, 'mass_g' => $mix->mass->g / count($mix->batches),
+            'base' => [...self::TIMES, 'alpha' => $alpha], 'room_c' => $room, 'logs' => $logs,
+            'mass_g' => $mix->mass->g / count($mix->batches),
         ])));
 
         self::assertEqualsWithDelta($cure->bands['pot_life_min']->likely->min, $mix->potLife?->min, 1e-9);
@@ -69,7 +71,9 @@ final class MixClockTest extends TestCase
     public function test_ten_gels_at_half_the_time_halve_nearly_what_the_plan_promises(): void
     {
         // Prior sd 0.18, ten observations of sd 0.10 at the reference: offset = ln ½ · 1000/(1000 + 1/0.18²).
-        self::assertEqualsWithDelta(40.0 * exp(log(0.5) * 1000.0 / (1000.0 + 1.0 / 0.0324)), self::mix(more: ['logs' => self::gels(10, 20.0)])->potLife?->min, 1e-9);
+        self::assertEqualsWithDelta(
+            40.0 * exp(log(0.5) * 1000.0 / (1000.0 + 1.0 / 0.0324)), self::mix(more: ['logs' => self::gels(10, 20.0)])->potLife?->min, 1e-9,
+        );
     }
 
     /** With y = √(m/1 g), 0.8 · 40 · √(100/m) − 4 minutes at 100 g/min: y³ + 400 y = 32 000, so y = 27.576 and m = 760.4 g. */
@@ -88,7 +92,9 @@ final class MixClockTest extends TestCase
         foreach ([0.05, 0.15, 0.3, 0.6, 1.0] as $alpha) {
             foreach ([300.0, 1000.0, 4000.0] as $grams) {
                 $mix = self::mix(['alpha' => $alpha], ['target' => ['mass_g' => $grams, 'waste_pct' => 0]]);
-                self::assertLessThanOrEqual(($mix->usable->min ?? 0.0) + 1e-6, $grams / count($mix->batches) / 100.0, "alpha {$alpha}, {$grams} g");
+                self::assertLessThanOrEqual(
+                    ($mix->usable->min ?? 0.0) + 1e-6, $grams / count($mix->batches) / 100.0, "alpha {$alpha}, {$grams} g",
+                );
             }
         }
     }

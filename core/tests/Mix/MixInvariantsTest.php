@@ -37,7 +37,8 @@ final class MixInvariantsTest extends TestCase
     private function everyMix(callable $holds): void
     {
         $this->forAll(Generators::tuple(
-            Generators::choose(1, 100), Generators::choose(1, 100), Generators::choose(0, 80), Generators::choose(0, 40), Generators::choose(0, 3), Generators::choose(20, 5000),
+            Generators::choose(1, 100), Generators::choose(1, 100), Generators::choose(0, 80), Generators::choose(0, 40),
+            Generators::choose(0, 3), Generators::choose(20, 5000),
         ))->then(fn (array $n) => $holds(self::changes($n)));
     }
 
@@ -61,7 +62,9 @@ final class MixInvariantsTest extends TestCase
             [$a, $b] = [$mix->parts['A']->g, $mix->parts['B']->g];
             $byWeight = $changes['base.ratio']['by'] === 'weight';
 
-            self::assertEqualsWithDelta($changes['base.ratio']['a'] / $changes['base.ratio']['b'], $byWeight ? $a / $b : ($a / 1.06) / ($b / 1.08), 1e-9 * 100);
+            self::assertEqualsWithDelta(
+                $changes['base.ratio']['a'] / $changes['base.ratio']['b'], $byWeight ? $a / $b : ($a / 1.06) / ($b / 1.08), 1e-9 * 100,
+            );
             foreach ($changes['additives'] as $additive) {
                 $on = ['pct_of_ab' => $a + $b, 'pct_of_a' => $a, 'pct_of_b' => $b, 'pct_of_total' => $mix->mass->g][$additive['basis']];
                 self::assertEqualsWithDelta($additive['amount'], $mix->parts[$additive['name']]->g / $on * 100.0, 1e-7);

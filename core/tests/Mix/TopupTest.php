@@ -22,10 +22,16 @@ final class TopupTest extends TestCase
      * @param  array<string, float|int>  $planned
      * @param  array<string, float|int>  $poured
      */
-    private static function rescue(array $planned, array $poured, float $capacity = 500, float $division = 0.01, float $tolerance = 1): TopupResult
-    {
+    private static function rescue(
+        array $planned,
+        array $poured,
+        float $capacity = 500,
+        float $division = 0.01,
+        float $tolerance = 1,
+    ): TopupResult {
         return (new Topup)->rescue(TopupRequest::from(Fields::of([
-            'planned' => $planned, 'poured' => $poured, 'vessel' => ['capacity_ml' => $capacity, 'sg' => 1.1], 'scale' => ['division_g' => $division], 'tolerance_pct' => $tolerance,
+            'planned' => $planned, 'poured' => $poured, 'vessel' => ['capacity_ml' => $capacity, 'sg' => 1.1],
+            'scale' => ['division_g' => $division], 'tolerance_pct' => $tolerance,
         ])));
     }
 
@@ -35,7 +41,10 @@ final class TopupTest extends TestCase
 
         self::assertTrue($rescue->needed);
         self::assertEqualsWithDelta(1.06, $rescue->k, 1e-12);
-        self::assertSame([['B', 10.6, 116.6], ['tone', 2.12, 118.72]], array_map(static fn (Line $l): array => [$l->add, $l->grams->g, $l->running->g], $rescue->lines));
+        self::assertSame(
+            [['B', 10.6, 116.6], ['tone', 2.12, 118.72]],
+            array_map(static fn (Line $l): array => [$l->add, $l->grams->g, $l->running->g], $rescue->lines),
+        );
         self::assertEqualsWithDelta(6.72, $rescue->extra->g, 1e-9);
         self::assertEqualsWithDelta(6.0, $rescue->ratioErrorIfIgnoredPct, 1e-9);
         self::assertTrue($rescue->fits);
@@ -82,7 +91,12 @@ final class TopupTest extends TestCase
 
     public function test_every_rescue_restores_the_proportions_and_a_second_one_changes_nothing(): void
     {
-        $this->forAll(Generators::tuple(Generators::choose(10, 900), Generators::choose(10, 900), Generators::choose(1, 90), Generators::choose(0, 60), Generators::choose(0, 100)))
+        $this->forAll(
+            Generators::tuple(
+                Generators::choose(10, 900), Generators::choose(10, 900), Generators::choose(1, 90), Generators::choose(0, 60),
+                Generators::choose(0, 100),
+            ),
+        )
             ->then(function (array $n): void {
                 [$a, $b, $tone, $overPct, $bPct] = $n;
                 $planned = ['A' => $a, 'B' => $b, 'tone' => $tone];

@@ -18,13 +18,18 @@ final class WallTest extends TestCase
     private static function piece(float $l, float $w, float $h): PieceRequest
     {
         return PieceRequest::from(Fields::of([
-            'size_mm' => ['l' => $l, 'w' => $w, 'h' => $h], 'undercuts' => 'slight', 'detail' => 'fine', 'casts' => 20, 'casting' => ['family' => 'silicone-platinum', 'heat_c' => 25],
-            'original' => ['surface' => 'clay-oil-sulphur-free', 'may_be_lost' => false], 'flat_back' => true, 'hollow' => false, 'skin' => false, 'budget' => 'normal',
+            'size_mm' => ['l' => $l, 'w' => $w, 'h' => $h], 'undercuts' => 'slight', 'detail' => 'fine', 'casts' => 20,
+            'casting' => ['family' => 'silicone-platinum', 'heat_c' => 25],
+            'original' => ['surface' => 'clay-oil-sulphur-free', 'may_be_lost' => false], 'flat_back' => true, 'hollow' => false,
+            'skin' => false, 'budget' => 'normal',
             'mesh' => ['area_mm2' => 10_000, 'volume_ml' => 50],
         ]), Shipped::knowledge());
     }
 
-    /** @return iterable<string, array{array<string, mixed>, float, float}> wall, margin in mm, ml by hand: 100 cm² of surface, 50 ml of piece, 100 × 50 × 20 mm */
+    /**
+     * @return iterable<string, array{array<string, mixed>, float, float}> wall, margin in mm, ml by hand: 100 cm² of surface, 50 ml of
+     *   piece, 100 × 50 × 20 mm
+     */
     public static function walls(): iterable
     {
         yield 'a glove of 6 mm' => [['mm' => 6], 12.0, 60.0];

@@ -32,7 +32,10 @@ final class PieceStudyTest extends TestCase
     public function test_by_itself_it_finds_a_pull_that_hides_nothing(): void
     {
         $by = Shapes::turning(11);
-        foreach (['a mushroom' => Shapes::mushroom(10.0, 30.0, 25.0, 15.0, 2.0), 'a ring' => Shapes::torus(40.0, 10.0, 32), 'a cup' => Shapes::cup(30.0, 50.0, 3.0, 4.0, 3.0)] as $name => $mesh) {
+        foreach ([
+            'a mushroom' => Shapes::mushroom(10.0, 30.0, 25.0, 15.0, 2.0), 'a ring' => Shapes::torus(40.0, 10.0, 32),
+            'a cup' => Shapes::cup(30.0, 50.0, 3.0, 4.0, 3.0),
+        ] as $name => $mesh) {
             $result = self::studied(Shapes::turned($mesh, $by));
 
             self::assertLessThan(1.0, $result->pulls[0]->pct(), $name);
@@ -111,9 +114,13 @@ final class PieceStudyTest extends TestCase
 
     public function test_margins_follow_school_size_and_hardness(): void
     {
-        $margin = static fn (array $asked): float => self::studied(Shapes::box(150.0, 80.0, 40.0), ['pull' => '0,0,1', 'pour' => '0,0,1', ...$asked])->block->margin;
+        $margin = static fn (array $asked): float => self::studied(Shapes::box(150.0, 80.0, 40.0), [
+            'pull' => '0,0,1', 'pour' => '0,0,1', ...$asked,
+        ])->block->margin;
 
-        self::assertSame([6.0, 12.0, 25.0], [$margin(['school' => 'thrifty']), $margin(['school' => 'standard']), $margin(['school' => 'heavy'])]);
+        self::assertSame([6.0, 12.0, 25.0], [
+            $margin(['school' => 'thrifty']), $margin(['school' => 'standard']), $margin(['school' => 'heavy']),
+        ]);
         self::assertGreaterThan($margin(['school' => 'standard', 'shore_a' => 40]), $margin(['school' => 'standard', 'shore_a' => 5]));
         self::assertSame(12.0, $margin([]));
         self::assertSame(9.0, $margin(['school' => 'heavy', 'wall_mm' => 9]));
@@ -121,15 +128,23 @@ final class PieceStudyTest extends TestCase
 
     public function test_a_small_piece_is_asked_about_and_one_whose_unit_is_said_is_not(): void
     {
-        self::assertContains('maybe_inches', self::codes(self::studied(Shapes::box(3.0, 2.0, 1.0), ['pull' => '0,0,1', 'pour' => '0,0,1'])));
-        self::assertNotContains('maybe_inches', self::codes(self::studied(Shapes::box(3.0, 2.0, 1.0), ['units' => 'in', 'pull' => '0,0,1', 'pour' => '0,0,1'])));
-        self::assertNotContains('maybe_inches', self::codes(self::studied(Shapes::box(30.0, 20.0, 10.0), ['pull' => '0,0,1', 'pour' => '0,0,1'])));
+        self::assertContains('maybe_inches', self::codes(self::studied(Shapes::box(3.0, 2.0, 1.0), [
+            'pull' => '0,0,1', 'pour' => '0,0,1',
+        ])));
+        self::assertNotContains('maybe_inches', self::codes(self::studied(Shapes::box(3.0, 2.0, 1.0), [
+            'units' => 'in', 'pull' => '0,0,1', 'pour' => '0,0,1',
+        ])));
+        self::assertNotContains('maybe_inches', self::codes(self::studied(Shapes::box(30.0, 20.0, 10.0), [
+            'pull' => '0,0,1', 'pour' => '0,0,1',
+        ])));
     }
 
     public function test_a_hole_a_sheet_and_an_open_cup_are_flagged_and_answered_all_the_same(): void
     {
         $box = Shapes::box(30.0, 30.0, 30.0);
-        $open = self::studied(new Mesh($box->x, $box->y, $box->z, array_slice($box->corners, 0, -3)), ['pull' => '0,0,1', 'pour' => '0,0,1']);
+        $open = self::studied(
+            new Mesh($box->x, $box->y, $box->z, array_slice($box->corners, 0, -3)), ['pull' => '0,0,1', 'pour' => '0,0,1'],
+        );
         self::assertContains('not_watertight', self::codes($open));
 
         $sheet = self::studied(new Mesh([0.0, 30.0, 30.0, 0.0], [0.0, 0.0, 30.0, 30.0], [0.0, 0.0, 0.0, 0.0], [0, 1, 2, 0, 2, 3]));
@@ -139,7 +154,9 @@ final class PieceStudyTest extends TestCase
 
     public function test_in_words_it_says_what_a_maker_would(): void
     {
-        $result = self::studied(Shapes::hornedBlock(), ['pull' => '0,1,0', 'pour' => '0.26,0,0.966', 'sides' => ['+z' => 'head', '+x' => 'tail']]);
+        $result = self::studied(Shapes::hornedBlock(), [
+            'pull' => '0,1,0', 'pour' => '0.26,0,0.966', 'sides' => ['+z' => 'head', '+x' => 'tail'],
+        ]);
         $words = array_map(Words::of(...), $result->words);
 
         self::assertSame('Pulled towards the back and the other way, nothing hides: two halves let go.', $words[0]);
@@ -149,7 +166,9 @@ final class PieceStudyTest extends TestCase
     public function test_progress_goes_from_nought_to_one_and_what_it_throws_ends_the_study(): void
     {
         $shares = [];
-        (new PieceStudy)->study(Shapes::file(Shapes::stl(Shapes::sphere(20.0, 12)), 'stl'), 'x.stl', new StudyRequest, static function (string $what, float $share) use (&$shares): void {
+        (new PieceStudy)->study(Shapes::file(
+            Shapes::stl(Shapes::sphere(20.0, 12)), 'stl',
+        ), 'x.stl', new StudyRequest, static function (string $what, float $share) use (&$shares): void {
             $shares[] = $share;
         });
         $sorted = $shares;
@@ -158,7 +177,10 @@ final class PieceStudyTest extends TestCase
         self::assertSame([0.0, 1.0], [$shares[0], end($shares)]);
 
         $this->expectExceptionMessage('enough');
-        (new PieceStudy)->study(Shapes::file(Shapes::stl(Shapes::sphere(20.0, 12)), 'stl'), 'x.stl', new StudyRequest, static fn (string $what, float $share) => $share > 0.3 ? throw new \RuntimeException('enough') : null);
+        (new PieceStudy)->study(
+            Shapes::file(Shapes::stl(Shapes::sphere(20.0, 12)), 'stl'), 'x.stl', new StudyRequest,
+            static fn (string $what, float $share) => $share > 0.3 ? throw new \RuntimeException('enough') : null,
+        );
     }
 
     /** @return iterable<array{list<string>, string}> */

@@ -24,13 +24,21 @@ final class SeamTest extends TestCase
     /** A tumbler, mouth up, wider at its rim than at its foot: long facets from foot to rim. */
     private static function flared(float $foot, float $rim, float $high, float $wall = 3.0, int $around = 32): Mesh
     {
-        return Shapes::turnedOnALathe([[0.0, 0.0], [$foot, 0.0], [$rim, $high], [$rim - $wall, $high], [$foot - $wall, $wall], [0.0, $wall]], $around);
+        return Shapes::turnedOnALathe(
+            [[0.0, 0.0], [$foot, 0.0], [$rim, $high], [$rim - $wall, $high], [$foot - $wall, $wall], [0.0, $wall]], $around,
+        );
     }
 
     /** A double-walled tumbler: one cup stands in another, with a groove between them that is open at the top. */
     private static function cupInCup(): Mesh
     {
-        return Shapes::turnedOnALathe([[0.0, 0.0], [30.0, 0.0], [36.0, 50.0], [33.0, 50.0], [28.0, 6.0], [26.0, 6.0], [24.0, 44.0], [21.0, 44.0], [17.0, 9.0], [0.0, 9.0]], 40);
+        return Shapes::turnedOnALathe(
+            [
+                [0.0, 0.0], [30.0, 0.0], [36.0, 50.0], [33.0, 50.0], [28.0, 6.0], [26.0, 6.0], [24.0, 44.0], [21.0, 44.0], [17.0, 9.0],
+                [0.0, 9.0],
+            ],
+            40,
+        );
     }
 
     /** A cone on its side and tipped, its point up by this many degrees. */
@@ -121,7 +129,11 @@ final class SeamTest extends TestCase
         for ($i = 0; $i < 72; $i++) {
             [$c, $s] = [cos(2.0 * M_PI * ($i + 0.31) / 72.0), sin(2.0 * M_PI * ($i + 0.31) / 72.0)];
             $shadow = max(array_map(static fn (float $u, float $v): float => $c * $u + $s * $v, $facing->u, $facing->v));
-            $seam = max(array_map(static fn (array $one): float => max($c * $one[0][0] + $s * $one[0][1], $c * $one[1][0] + $s * $one[1][1]), $segments));
+            $seam = max(
+                array_map(
+                    static fn (array $one): float => max($c * $one[0][0] + $s * $one[0][1], $c * $one[1][0] + $s * $one[1][1]), $segments,
+                ),
+            );
             self::assertEqualsWithDelta($shadow, $seam, 0.004 * $size);
         }
     }
@@ -180,7 +192,18 @@ final class SeamTest extends TestCase
         yield 'a tumbler, its mouth as wide as its foot' => [self::flared(30.0, 30.0, 60.0), true];
         yield 'a flask, wider inside than its mouth' => [self::flared(30.0, 18.0, 50.0), false];
         yield 'a cone on its foot' => [Shapes::turnedOnALathe([[0.0, 0.0], [20.0, 0.0], [0.0, 70.0]], 48), true];
-        yield 'half a ring, lying on its cut' => [Shapes::turnedOnALathe([[30.0, 0.0], [50.0, 0.0], ...array_map(static fn (int $i): array => [40.0 + 10.0 * cos(M_PI * $i / 24), 10.0 * sin(M_PI * $i / 24)], range(1, 23))], 96, true), true];
+        yield 'half a ring, lying on its cut' => [
+            Shapes::turnedOnALathe(
+                [
+                    [30.0, 0.0], [50.0, 0.0],
+                    ...array_map(
+                        static fn (int $i): array => [40.0 + 10.0 * cos(M_PI * $i / 24), 10.0 * sin(M_PI * $i / 24)], range(1, 23),
+                    ),
+                ],
+                96, true,
+            ),
+            true,
+        ];
         yield 'a whole ring' => [Shapes::torus(40.0, 10.0), false];
         yield 'a ball' => [Shapes::sphere(30.0, 48), false];
         yield 'a screw' => [self::screw(), false];
@@ -195,7 +218,18 @@ final class SeamTest extends TestCase
     /** Of two places where no air stays the spout takes the one that lies on the seam, at an end. */
     public function test_the_spout_lies_on_the_seam_at_an_end(): void
     {
-        $capsule = Shapes::turned(Shapes::turnedOnALathe(array_map(static fn (int $i): array => [$i === 0 || $i === 24 ? 0.0 : 15.0 * sin(M_PI * $i / 24), ($i <= 12 ? -40.0 : 40.0) - 15.0 * cos(M_PI * $i / 24)], range(0, 24)), 48), [[0.0, 0.0, 1.0], [1.0, 0.0, 0.0], [0.0, 1.0, 0.0]]);
+        $capsule = Shapes::turned(
+            Shapes::turnedOnALathe(
+                array_map(
+                    static fn (int $i): array => [
+                        $i === 0 || $i === 24 ? 0.0 : 15.0 * sin(M_PI * $i / 24), ($i <= 12 ? -40.0 : 40.0) - 15.0 * cos(M_PI * $i / 24),
+                    ],
+                    range(0, 24),
+                ),
+                48,
+            ),
+            [[0.0, 0.0, 1.0], [1.0, 0.0, 0.0], [0.0, 1.0, 0.0]],
+        );
         $survey = (new Surveyor)->survey($capsule);
         $best = PourSearch::of($survey, static function (float $share): void {}, Direction::of(0.0, 0.0, 1.0))[0];
         self::assertGreaterThan(0.999, abs($best->up->x), 'Lying along x and pulled along z.');
@@ -204,6 +238,13 @@ final class SeamTest extends TestCase
 
     private static function length(Parting $parting): float
     {
-        return array_sum(array_map(static fn (array $one): float => sqrt(($one[0][0] - $one[1][0]) ** 2 + ($one[0][1] - $one[1][1]) ** 2 + ($one[0][2] - $one[1][2]) ** 2), $parting->segments));
+        return array_sum(
+            array_map(
+                static fn (array $one): float => sqrt(
+                    ($one[0][0] - $one[1][0]) ** 2 + ($one[0][1] - $one[1][1]) ** 2 + ($one[0][2] - $one[1][2]) ** 2,
+                ),
+                $parting->segments,
+            ),
+        );
     }
 }

@@ -43,7 +43,10 @@ final class SightTest extends TestCase
     {
         foreach ([[0.2, 0.1, 1.0], [1.0, -0.6, 0.25]] as $way) {
             foreach ([false, true] as $onePart) {
-                self::assertEqualsWithDelta(self::slowly($mesh, Direction::of(...$way), $onePart), Sight::of($mesh, Direction::of(...$way), $onePart, true)->pct(), 1.0);
+                self::assertEqualsWithDelta(
+                    self::slowly($mesh, Direction::of(...$way), $onePart), Sight::of($mesh, Direction::of(...$way), $onePart, true)->pct(),
+                    1.0,
+                );
             }
         }
     }
@@ -61,12 +64,21 @@ final class SightTest extends TestCase
     private static function slowly(Mesh $mesh, Direction $d, bool $onePart): float
     {
         [$u, $v] = $d->across();
-        $places = array_map(static fn (int $i): array => [self::dot($mesh->at($i), $u), self::dot($mesh->at($i), $v), self::dot($mesh->at($i), $d)], range(0, $mesh->vertices() - 1));
+        $places = array_map(
+            static fn (int $i): array => [self::dot($mesh->at($i), $u), self::dot($mesh->at($i), $v), self::dot($mesh->at($i), $d)],
+            range(0, $mesh->vertices() - 1),
+        );
         $lowest = min(array_column($places, 2));
-        $facets = array_map(static fn (array $three): array => array_map(static fn (int $i): array => $places[$i], $three), array_chunk($mesh->corners, 3));
+        $facets = array_map(
+            static fn (array $three): array => array_map(static fn (int $i): array => $places[$i], $three), array_chunk($mesh->corners, 3),
+        );
         $hidden = $all = 0.0;
         foreach ($facets as [$a, $b, $c]) {
-            $n = [($b[1] - $a[1]) * ($c[2] - $a[2]) - ($b[2] - $a[2]) * ($c[1] - $a[1]), ($b[2] - $a[2]) * ($c[0] - $a[0]) - ($b[0] - $a[0]) * ($c[2] - $a[2]), ($b[0] - $a[0]) * ($c[1] - $a[1]) - ($b[1] - $a[1]) * ($c[0] - $a[0])];
+            $n = [
+                ($b[1] - $a[1]) * ($c[2] - $a[2]) - ($b[2] - $a[2]) * ($c[1] - $a[1]),
+                ($b[2] - $a[2]) * ($c[0] - $a[0]) - ($b[0] - $a[0]) * ($c[2] - $a[2]),
+                ($b[0] - $a[0]) * ($c[1] - $a[1]) - ($b[1] - $a[1]) * ($c[0] - $a[0]),
+            ];
             $twice = sqrt($n[0] ** 2 + $n[1] ** 2 + $n[2] ** 2);
             $lean = $n[2] / $twice;
             if ($onePart && $lean < -0.02 && max($a[2], $b[2], $c[2]) <= $lowest + 0.5) {
@@ -77,7 +89,10 @@ final class SightTest extends TestCase
                 for ($j = 0; $j < $parts - $i; $j++) {
                     foreach ($i + $j < $parts - 1 ? [1 / 3, 2 / 3] : [1 / 3] as $in) {
                         [$s, $t] = [($i + $in) / $parts, ($j + $in) / $parts];
-                        $p = array_map(static fn (int $k): float => $a[$k] + $s * ($b[$k] - $a[$k]) + $t * ($c[$k] - $a[$k]) + 2e-3 * $n[$k] / $twice, [0, 1, 2]);
+                        $p = array_map(
+                            static fn (int $k): float => $a[$k] + $s * ($b[$k] - $a[$k]) + $t * ($c[$k] - $a[$k]) + 2e-3 * $n[$k] / $twice,
+                            [0, 1, 2],
+                        );
                         $all += $twice / $parts ** 2;
                         $up = self::isFree($facets, $p, 1);
                         $isSeen = match (true) {
@@ -105,7 +120,11 @@ final class SightTest extends TestCase
             $wa = ($b[0] - $p[0]) * ($c[1] - $p[1]) - ($b[1] - $p[1]) * ($c[0] - $p[0]);
             $wb = ($c[0] - $p[0]) * ($a[1] - $p[1]) - ($c[1] - $p[1]) * ($a[0] - $p[0]);
             $wc = ($a[0] - $p[0]) * ($b[1] - $p[1]) - ($a[1] - $p[1]) * ($b[0] - $p[0]);
-            if (abs($wa + $wb + $wc) > 1e-12 && (min($wa, $wb, $wc) >= 0 || max($wa, $wb, $wc) <= 0) && ($wa * $a[2] + $wb * $b[2] + $wc * $c[2]) / ($wa + $wb + $wc) * $sense > $p[2] * $sense + 1e-6) {
+            if (
+                abs($wa + $wb + $wc) > 1e-12
+                && (min($wa, $wb, $wc) >= 0 || max($wa, $wb, $wc) <= 0)
+                && ($wa * $a[2] + $wb * $b[2] + $wc * $c[2]) / ($wa + $wb + $wc) * $sense > $p[2] * $sense + 1e-6
+            ) {
                 return false;
             }
         }

@@ -157,7 +157,10 @@ final class StudyShapesTest extends TestCase
         $parting = Silhouette::of($two->facing);
         self::assertLessThan(0.2, $two->pct());
         self::assertSame([true, 1], [$parting->flat, $parting->loops]);
-        self::assertEqualsWithDelta(2.0 / 3.0 * M_PI * 25.0 * 25.0 * 15.0 / 1000.0, Clip::above($two->facing, $parting->plane), 0.05, 'The dome above, the stem below.');
+        self::assertEqualsWithDelta(
+            2.0 / 3.0 * M_PI * 25.0 * 25.0 * 15.0 / 1000.0, Clip::above($two->facing, $parting->plane), 0.05,
+            'The dome above, the stem below.',
+        );
 
         $one = self::pulled($mushroom, $by, [0.0, 0.0, 1.0], true);
         $dome = M_PI * 25.0 ** 2 * (1.0 + (15.0 / 25.0) ** 2 / sqrt(1.0 - 0.36) * atanh(sqrt(1.0 - 0.36)));

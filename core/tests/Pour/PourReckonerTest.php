@@ -20,15 +20,30 @@ final class PourReckonerTest extends TestCase
         return [
             'volume' => ['method' => 'blanket', 'clay_ml' => 46, 'pour_up_ml' => 6, 'allowance_pct' => 15],
             'target' => ['waste_pct' => 0],
-            'formula' => ['base' => 'pr-10', 'additives' => [['code' => 'pi-fawn', 'amount' => 0.8, 'basis' => 'pct_of_total', 'into' => 'b'], ['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after']]],
-            'plan' => ['scale' => ['division_g' => 0.1, 'capacity_g' => 3000], 'vessel' => ['capacity_ml' => 500, 'tare_g' => 12, 'degas' => true, 'rise_factor' => 3], 'mix_min' => 3, 'degas_min' => 4, 'pour_g_per_min' => 60],
+            'formula' => [
+                'base' => 'pr-10',
+                'additives' => [
+                    ['code' => 'pi-fawn', 'amount' => 0.8, 'basis' => 'pct_of_total', 'into' => 'b'],
+                    ['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_ab', 'into' => 'after'],
+                ],
+            ],
+            'plan' => [
+                'scale' => ['division_g' => 0.1, 'capacity_g' => 3000],
+                'vessel' => ['capacity_ml' => 500, 'tare_g' => 12, 'degas' => true, 'rise_factor' => 3], 'mix_min' => 3, 'degas_min' => 4,
+                'pour_g_per_min' => 60,
+            ],
         ];
     }
 
     /** @param  array<string, mixed>  $sheet */
     private static function reckon(array $sheet, float $room = 20.0): PourReckoning
     {
-        return (new PourReckoner)->reckon(Fields::of($sheet), SheetsTest::shelf(), Celsius::of($room), isset($sheet['formula']['base'], SheetsTest::shelf()->bases[$sheet['formula']['base']]) ? CureModel::learnt(SheetsTest::shelf()->bases[$sheet['formula']['base']]->forCuring(), []) : null);
+        return (new PourReckoner)->reckon(
+            Fields::of($sheet), SheetsTest::shelf(), Celsius::of($room),
+            isset($sheet['formula']['base'], SheetsTest::shelf()->bases[$sheet['formula']['base']])
+                ? CureModel::learnt(SheetsTest::shelf()->bases[$sheet['formula']['base']]->forCuring(), [])
+                : null,
+        );
     }
 
     public function test_a_sheet_is_answered_from_volume_to_clock(): void
@@ -41,7 +56,9 @@ final class PourReckonerTest extends TestCase
         self::assertSame(['A', 'B', 'pi-fawn', 'sf-1'], array_keys($answer->mix->parts ?? []));
         // The sheet's 22 min, in a room three degrees cooler, and softener keeps it fluid: e^(0.22 · 0.6).
         self::assertEqualsWithDelta(22.0 * 2.0 ** 0.3 * exp(0.22 * 0.6), $answer->mix?->potLife?->min, 1e-9);
-        self::assertSame($answer->mix?->potLife?->min, $answer->cure?->bands['pot_life_min']->likely->min, 'The plan and the clock know one pot life.');
+        self::assertSame(
+            $answer->mix?->potLife?->min, $answer->cure?->bands['pot_life_min']->likely->min, 'The plan and the clock know one pot life.',
+        );
         self::assertSame(['silicone-general', 'skin-contact'], $answer->recipe?->hazards());
     }
 
@@ -80,7 +97,10 @@ final class PourReckonerTest extends TestCase
     public function test_an_additive_of_another_family_is_questioned_and_a_percentage_on_another_basis_is_not(): void
     {
         $sheet = self::sheet();
-        $sheet['formula']['additives'] = [['code' => 'vs-1', 'amount' => 5, 'basis' => 'pct_of_a', 'into' => 'a'], ['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_a', 'into' => 'after']];
+        $sheet['formula']['additives'] = [
+            ['code' => 'vs-1', 'amount' => 5, 'basis' => 'pct_of_a', 'into' => 'a'],
+            ['code' => 'sf-1', 'amount' => 60, 'basis' => 'pct_of_a', 'into' => 'after'],
+        ];
         $codes = array_column(self::reckon($sheet)->warnings(), 'code');
 
         self::assertContains('not_for_this_base', $codes);
@@ -92,7 +112,9 @@ final class PourReckonerTest extends TestCase
     public function test_a_one_part_base_has_no_b_to_put_anything_into(): void
     {
         $sheet = self::sheet();
-        $sheet['formula'] = ['base' => 'hv-08', 'additives' => [['code' => 'pi-soot', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b']]];
+        $sheet['formula'] = [
+            'base' => 'hv-08', 'additives' => [['code' => 'pi-soot', 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b']],
+        ];
 
         self::assertSame('formula.additives.0.into', self::reckon($sheet)->errors[0]->field);
     }

@@ -19,21 +19,42 @@ final class RecipeTest extends TestCase
     /** @param  list<array{string, float|int, string, string}>  $lines  code, amount, basis, side */
     private static function recipe(array $lines, string $base = 'pr-10'): Recipe
     {
-        return Recipe::from(Fields::of(['base' => $base, 'additives' => array_map(static fn (array $l): array => ['code' => $l[0], 'amount' => $l[1], 'basis' => $l[2], 'into' => $l[3]], $lines)]), SheetsTest::shelf());
+        return Recipe::from(
+            Fields::of([
+                'base' => $base,
+                'additives' => array_map(
+                    static fn (array $l): array => ['code' => $l[0], 'amount' => $l[1], 'basis' => $l[2], 'into' => $l[3]], $lines,
+                ),
+            ]),
+            SheetsTest::shelf(),
+        );
     }
 
-    /** @return iterable<string, array{array{string, float|int, string, string}, string|null}> what goes in, and how much of what that is where it is too much; all by hand, for a 1:1 base */
+    /**
+     * @return iterable<string, array{array{string, float|int, string, string}, string|null}> what goes in, and how much of what that is
+     *   where it is too much; all by hand, for a 1:1 base
+     */
     public static function counted(): iterable
     {
         yield 'twice one part is all of A+B, and allowed' => [['sf-1', 200, 'pct_of_a', 'after'], null];
-        yield 'a little more than twice is not' => [['sf-1', 201, 'pct_of_a', 'after'], 'Softener is 100.5 % of A+B, past the sheet’s limit of 100.'];
-        yield 'counted on B it is the same' => [['sf-1', 250, 'pct_of_b', 'after'], 'Softener is 125 % of A+B, past the sheet’s limit of 100.'];
+        yield 'a little more than twice is not' => [
+            ['sf-1', 201, 'pct_of_a', 'after'], 'Softener is 100.5 % of A+B, past the sheet’s limit of 100.',
+        ];
+        yield 'counted on B it is the same' => [
+            ['sf-1', 250, 'pct_of_b', 'after'], 'Softener is 125 % of A+B, past the sheet’s limit of 100.',
+        ];
         yield 'half of everything is as much as A+B' => [['sf-1', 50, 'pct_of_total', 'after'], null];
-        yield 'a hundredth more of everything: 0.51 / 0.49' => [['sf-1', 51, 'pct_of_total', 'after'], 'Softener is 104.08 % of A+B, past the sheet’s limit of 100.'];
+        yield 'a hundredth more of everything: 0.51 / 0.49' => [
+            ['sf-1', 51, 'pct_of_total', 'after'], 'Softener is 104.08 % of A+B, past the sheet’s limit of 100.',
+        ];
         yield 'three of a hundred and three is less than three of a hundred' => [['pi-fawn', 3, 'pct_of_ab', 'b'], null];
-        yield 'five of a hundred and five' => [['pi-fawn', 5, 'pct_of_ab', 'b'], 'Fawn pigment is 4.76 % of everything, past the sheet’s limit of 3.'];
+        yield 'five of a hundred and five' => [
+            ['pi-fawn', 5, 'pct_of_ab', 'b'], 'Fawn pigment is 4.76 % of everything, past the sheet’s limit of 3.',
+        ];
         yield '0.35 g to 100 g are eleven drops and two thirds' => [['ac-1', 0.7, 'pct_of_a', 'a'], null];
-        yield '0.5 g to 100 g are sixteen drops and two thirds' => [['ac-1', 1, 'pct_of_a', 'a'], 'Accelerator is 16.67 drops to 100 g of A+B, past the sheet’s limit of 12.'];
+        yield '0.5 g to 100 g are sixteen drops and two thirds' => [
+            ['ac-1', 1, 'pct_of_a', 'a'], 'Accelerator is 16.67 drops to 100 g of A+B, past the sheet’s limit of 12.',
+        ];
     }
 
     /** @param  array{string, float|int, string, string}  $line */
@@ -42,7 +63,9 @@ final class RecipeTest extends TestCase
     {
         $warnings = array_values(array_filter(self::recipe([$line])->warnings(), static fn (Warning $w): bool => $w->code === 'over_max'));
 
-        $says === null ? self::assertSame([], $warnings) : self::assertStringStartsWith($says, isset($warnings[0]) ? Words::of($warnings[0]->message) : 'Nothing was said.');
+        $says === null
+            ? self::assertSame([], $warnings)
+            : self::assertStringStartsWith($says, isset($warnings[0]) ? Words::of($warnings[0]->message) : 'Nothing was said.');
     }
 
     public function test_what_is_for_paint_has_no_business_in_a_cast(): void

@@ -110,7 +110,11 @@ final class BeforeItMeetsTest extends TestCase
 
     public function test_what_was_seen_ready_stays_seen(): void
     {
-        $bench = new Bench(checklist: [['id' => 'seal', 'text' => 'Sealed', 'minutes' => 0.0], ['id' => 'release', 'text' => 'Released', 'minutes' => 0.0]]);
+        $bench = new Bench(
+            checklist: [
+                ['id' => 'seal', 'text' => 'Sealed', 'minutes' => 0.0], ['id' => 'release', 'text' => 'Released', 'minutes' => 0.0],
+            ],
+        );
         $plan = $bench->plan()->goingOn([], ['seal', 'another']);
 
         self::assertSame(['release'], RunState::of($plan, [])->unchecked());

@@ -30,7 +30,10 @@ final class Bench
 
     public function plan(): RunPlan
     {
-        return new RunPlan($this->batches, $this->onePart, Minutes::of(3), Minutes::of($this->degas), Grams::of(0.1), Millilitres::of(1500), Density::of(1.05), checklist: $this->checklist, ahead: $this->ahead);
+        return new RunPlan(
+            $this->batches, $this->onePart, Minutes::of(3), Minutes::of($this->degas), Grams::of(0.1), Millilitres::of(1500),
+            Density::of(1.05), checklist: $this->checklist, ahead: $this->ahead,
+        );
     }
 
     public function state(): RunState

@@ -35,19 +35,32 @@ final class RunStateTest extends TestCase
         $bench->did(RunFactKind::Graded, ['grade' => 'good']);
         $note();
 
-        self::assertSame([StepKind::Gear, StepKind::PreMix, StepKind::Tare, StepKind::Weigh, StepKind::Mix, StepKind::Fill, StepKind::Wait, StepKind::Grade, StepKind::Done], $seen);
+        self::assertSame(
+            [
+                StepKind::Gear, StepKind::PreMix, StepKind::Tare, StepKind::Weigh, StepKind::Mix, StepKind::Fill, StepKind::Wait,
+                StepKind::Grade, StepKind::Done,
+            ],
+            $seen,
+        );
         self::assertSame(262.0, $bench->state()->weighedGrams());
         self::assertSame('good', $bench->state()->grade['grade'] ?? null);
     }
 
     public function test_nothing_is_mixed_before_every_contact_is_ticked(): void
     {
-        $bench = new Bench(checklist: [['id' => 'seal', 'text' => 'Sealed', 'minutes' => 180.0], ['id' => 'release', 'text' => 'Released', 'minutes' => 5.0]]);
+        $bench = new Bench(
+            checklist: [
+                ['id' => 'seal', 'text' => 'Sealed', 'minutes' => 180.0], ['id' => 'release', 'text' => 'Released', 'minutes' => 5.0],
+            ],
+        );
         $bench->confirm();
         self::assertSame(StepKind::Contacts, $bench->state()->step->kind);
 
         $bench->did(RunFactKind::Begun, ['item' => 'seal'])->did(RunFactKind::Checked, ['item' => 'seal'])->confirm();
-        self::assertSame([StepKind::Contacts, ['release'], 2.0], [$bench->state()->step->kind, $bench->state()->unchecked(), $bench->state()->begunAt['seal']]);
+        self::assertSame(
+            [StepKind::Contacts, ['release'], 2.0],
+            [$bench->state()->step->kind, $bench->state()->unchecked(), $bench->state()->begunAt['seal']],
+        );
 
         $bench->did(RunFactKind::Checked, ['item' => 'release'])->confirm();
         self::assertSame(StepKind::PreMix, $bench->state()->step->kind);
@@ -66,7 +79,9 @@ final class RunStateTest extends TestCase
     {
         $bench = (new Bench)->confirm(3)->weigh(100.4);
 
-        self::assertSame(['add' => 'tone', 'grams' => 2.0, 'running' => 102.4, 'from' => 102.3, 'to' => 102.5], $bench->state()->cup()->current());
+        self::assertSame(
+            ['add' => 'tone', 'grams' => 2.0, 'running' => 102.4, 'from' => 102.3, 'to' => 102.5], $bench->state()->cup()->current(),
+        );
     }
 
     public function test_the_clock_starts_when_a_meets_b_and_not_before(): void
@@ -104,7 +119,10 @@ final class RunStateTest extends TestCase
         self::assertEqualsWithDelta(1.1, $bench->state()->cup()->rescue()->k, 1e-9);
 
         $bench->did(RunFactKind::Rescued, ['step' => $bench->state()->step->key()]);
-        self::assertSame([['add' => 'B', 'grams' => 10.0], ['add' => 'tone', 'grams' => 0.2], ['add' => 'softener', 'grams' => 66.0]], $bench->state()->cup()->queue);
+        self::assertSame(
+            [['add' => 'B', 'grams' => 10.0], ['add' => 'tone', 'grams' => 0.2], ['add' => 'softener', 'grams' => 66.0]],
+            $bench->state()->cup()->queue,
+        );
 
         $bench->weigh(222.0, 222.2, 288.2);
         self::assertSame(StepKind::Mix, $bench->state()->step->kind);
@@ -167,7 +185,10 @@ final class RunStateTest extends TestCase
     public function test_taking_everything_back_ends_where_it_began(): void
     {
         $bench = (new Bench(degas: 4.0))->confirm(3)->weigh(100.0, 102.0, 212.0);
-        $bench->did(RunFactKind::Rescued, ['step' => $bench->state()->step->key()])->weigh(222.0, 222.2, 288.2)->confirm(3)->did(RunFactKind::Opened);
+        $bench->did(RunFactKind::Rescued, ['step' => $bench->state()->step->key()])
+            ->weigh(222.0, 222.2, 288.2)
+            ->confirm(3)
+            ->did(RunFactKind::Opened);
         for ($i = count($bench->state()->live); $i > 0; $i--) {
             $bench->takeBack();
         }
@@ -192,14 +213,20 @@ final class RunStateTest extends TestCase
     {
         $bench = (new Bench)->confirm(2);
         $before = $bench->state()->step;
-        $bench->did(RunFactKind::Confirmed, ['step' => '0:gear'])->did(RunFactKind::Weighed, ['step' => '1:weigh:0', 'reading_g' => 5])->did(RunFactKind::Opened)->did(RunFactKind::Rescued);
+        $bench->did(RunFactKind::Confirmed, ['step' => '0:gear'])
+            ->did(RunFactKind::Weighed, ['step' => '1:weigh:0', 'reading_g' => 5])
+            ->did(RunFactKind::Opened)
+            ->did(RunFactKind::Rescued);
 
         self::assertEquals($before, $bench->state()->step);
     }
 
     public function test_notes_and_gels_are_kept_wherever_the_run_stands(): void
     {
-        $bench = (new Bench)->confirm(3)->did(RunFactKind::Noted, ['text' => 'air in the corner', 'fault' => 'bubbles'])->did(RunFactKind::Gelled);
+        $bench = (new Bench)
+            ->confirm(3)
+            ->did(RunFactKind::Noted, ['text' => 'air in the corner', 'fault' => 'bubbles'])
+            ->did(RunFactKind::Gelled);
 
         self::assertSame([['at' => 4.0, 'text' => 'air in the corner', 'fault' => 'bubbles']], $bench->state()->notes);
         self::assertSame(5.0, $bench->state()->gelledAt);

@@ -26,14 +26,20 @@ final class UnrolledTest extends TestCase
         $bench = (new Bench)->confirm(3)->weigh(100.0, 102.0);
         $unrolled = Unrolled::of($bench->state(), 40);
         self::assertSame(['weigh', 'mix', 'fill', 'wait', 'grade', 'done'], array_column($unrolled->steps, 'kind'));
-        self::assertSame([['A', 'softener'], 102.0, 2], [array_column($unrolled->cups[0]['queue'], 'add'), $unrolled->cups[0]['display_g'], $unrolled->cups[0]['weighings']]);
+        self::assertSame(
+            [['A', 'softener'], 102.0, 2],
+            [array_column($unrolled->cups[0]['queue'], 'add'), $unrolled->cups[0]['display_g'], $unrolled->cups[0]['weighings']],
+        );
     }
 
     public function test_two_cups_weighed_ahead_leave_the_line_that_meets_for_later(): void
     {
         $unrolled = Unrolled::of((new Bench([['A' => 50.0, 'B' => 50.0], ['A' => 50.0, 'B' => 50.0]], ahead: true))->state(), 40);
         self::assertSame(
-            ['gear/0/0', 'premix/1/0', 'tare/1/0', 'weigh/1/1', 'tare/2/0', 'weigh/2/1', 'tare/1/0', 'weigh/1/0', 'mix/1/0', 'fill/1/0', 'tare/2/0', 'weigh/2/0', 'mix/2/0', 'fill/2/0', 'wait/0/0', 'grade/0/0', 'done/0/0'],
+            [
+                'gear/0/0', 'premix/1/0', 'tare/1/0', 'weigh/1/1', 'tare/2/0', 'weigh/2/1', 'tare/1/0', 'weigh/1/0', 'mix/1/0', 'fill/1/0',
+                'tare/2/0', 'weigh/2/0', 'mix/2/0', 'fill/2/0', 'wait/0/0', 'grade/0/0', 'done/0/0',
+            ],
             array_map(static fn (array $step): string => "{$step['kind']}/{$step['batch']}/{$step['left']}", $unrolled->steps),
         );
     }
@@ -51,11 +57,16 @@ final class UnrolledTest extends TestCase
             for ($over = 0.2; $over < $line['grams']; $over *= 1.3) {
                 $reading = round($line['to'] + $over, 1);
                 $after = (clone $bench)->weigh($reading)->state();
-                $row = array_values(array_filter($table, static fn (array $row): bool => $reading >= $row['from_g'] && $reading <= $row['to_g']))[0] ?? null;
+                $row = array_values(
+                    array_filter($table, static fn (array $row): bool => $reading >= $row['from_g'] && $reading <= $row['to_g']),
+                )[0] ?? null;
                 $rescue = $after->cup()->rescue();
                 // At the very edge of what is asked about the table says less than it could.
                 if ($row === null && abs($rescue->k - 1.25) > 1e-3) {
-                    self::assertNotSame([], [...$rescue->warnings, ...array_filter([$after->cup()->inTwoCups($rescue)])], "{$reading}: only what has to be asked about is not in the table");
+                    self::assertNotSame(
+                        [], [...$rescue->warnings, ...array_filter([$after->cup()->inTwoCups($rescue)])],
+                        "{$reading}: only what has to be asked about is not in the table",
+                    );
                 }
                 if ($row === null) {
                     continue;
@@ -66,7 +77,9 @@ final class UnrolledTest extends TestCase
                 self::assertEqualsWithDelta($rescue->k, $k, 1e-12);
                 self::assertSame(array_map(static fn ($one): string => $one->code, $rescue->lines), $row['lines']);
                 foreach ($rescue->lines as $one) {
-                    self::assertEqualsWithDelta($one->grams->g, round(($k * $cup->planned[$one->code] - ($in[$one->code] ?? 0.0)) / 0.1) * 0.1, 1e-9);
+                    self::assertEqualsWithDelta(
+                        $one->grams->g, round(($k * $cup->planned[$one->code] - ($in[$one->code] ?? 0.0)) / 0.1) * 0.1, 1e-9,
+                    );
                 }
                 self::assertEqualsWithDelta($rescue->ratioErrorIfIgnoredPct, ($k / $row['least'] - 1.0) * 100.0, 1e-9);
             }
@@ -78,7 +91,12 @@ final class UnrolledTest extends TestCase
     {
         $known = static fn (int $near): array => array_map(
             static fn (array $cup): array => array_map(static fn (array $line): bool => $line['over'] !== [], $cup['queue']),
-            Unrolled::of((new Bench([['B' => 100.0, 'tone' => 2.0, 'A' => 100.0], ['B' => 100.0, 'tone' => 2.0, 'A' => 100.0]]))->confirm(3)->state(), $near)->cups,
+            Unrolled::of(
+                (
+                    new Bench([['B' => 100.0, 'tone' => 2.0, 'A' => 100.0], ['B' => 100.0, 'tone' => 2.0, 'A' => 100.0]])
+                )->confirm(3)->state(),
+                $near,
+            )->cups,
         );
         self::assertSame([[true, true, true], [true, true, true]], $known(6));
         self::assertSame([[true, true, true], [true, false, false]], $known(4));

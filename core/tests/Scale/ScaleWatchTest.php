@@ -57,9 +57,15 @@ final class ScaleWatchTest extends TestCase
         yield 'lifted and put back' => [[[34.5, true], [-12.0, false], [-45.3, false], [20.0, false], [34.5, true]], null];
         yield 'lifted half way through a line and put back' => [[[50.0, true], [-45.0, true], [50.1, true]], null];
         yield 'lifted half way, and less is put back' => [[[50.0, true], [-45.0, true], [41.0, true]], Trouble::Fell];
-        yield 'laid beside it, half of that seen on its way up, and taken away' => [[[34.5, true], [44.5, true], [67.0, false], [201.0, false], [244.5, true], [60.0, false], [44.5, true]], null];
-        yield 'laid beside it on its way up, and then set to zero' => [[[34.5, true], [44.5, true], [67.0, false], [201.0, false], [244.5, true], [0.0, true]], Trouble::Jumped];
-        yield 'laid beside while the first of it ran in, and then set to where it began' => [[[34.5, true], [54.0, false], [201.0, false], [230.0, true], [34.5, true]], Trouble::Jumped];
+        yield 'laid beside it, half of that seen on its way up, and taken away' => [
+            [[34.5, true], [44.5, true], [67.0, false], [201.0, false], [244.5, true], [60.0, false], [44.5, true]], null,
+        ];
+        yield 'laid beside it on its way up, and then set to zero' => [
+            [[34.5, true], [44.5, true], [67.0, false], [201.0, false], [244.5, true], [0.0, true]], Trouble::Jumped,
+        ];
+        yield 'laid beside while the first of it ran in, and then set to where it began' => [
+            [[34.5, true], [54.0, false], [201.0, false], [230.0, true], [34.5, true]], Trouble::Jumped,
+        ];
         yield 'lifted while it ran in, and put back' => [[[34.5, true], [54.4, false], [-45.0, true], [54.0, true]], null];
         yield 'set to zero while it ran in stays so' => [[[34.5, true], [54.4, false], [0.0, true], [34.5, true]], Trouble::Fell];
         yield 'a spanner laid beside the cup' => [[[34.5, true], [95.0, false]], Trouble::Jumped];
@@ -67,9 +73,15 @@ final class ScaleWatchTest extends TestCase
         yield 'looked away while it was poured' => [[[34.5, true], [69.0, true, 8.0]], null];
         yield 'ounces' => [[[34.5, true], [null, true]], Trouble::Unit];
         yield 'ounces and back' => [[[34.5, true], [null, true], [34.5, true]], null];
-        yield 'crept up over minutes' => [array_map(static fn (int $i): array => [34.5 + 0.1 * intdiv($i, 4), true, 10.0], range(0, 20)), Trouble::Crept];
-        yield 'crept down over minutes' => [array_map(static fn (int $i): array => [34.5 - 0.1 * intdiv($i, 6), true, 20.0], range(0, 20)), Trouble::Crept];
-        yield 'stands still for an hour' => [array_map(static fn (int $i): array => [34.5 + ($i % 2) * 0.1, true, 60.0], range(0, 60)), null];
+        yield 'crept up over minutes' => [
+            array_map(static fn (int $i): array => [34.5 + 0.1 * intdiv($i, 4), true, 10.0], range(0, 20)), Trouble::Crept,
+        ];
+        yield 'crept down over minutes' => [
+            array_map(static fn (int $i): array => [34.5 - 0.1 * intdiv($i, 6), true, 20.0], range(0, 20)), Trouble::Crept,
+        ];
+        yield 'stands still for an hour' => [
+            array_map(static fn (int $i): array => [34.5 + ($i % 2) * 0.1, true, 60.0], range(0, 60)), null,
+        ];
     }
 
     /** @param  list<array{0: float|null, 1: bool, 2?: float}>  $looks */
@@ -105,14 +117,18 @@ final class ScaleWatchTest extends TestCase
 
     public function test_after_serving_another_it_is_not_believed_until_told_from_where_to_count(): void
     {
-        $watch = ScaleWatch::afterAnother(self::expected())->sees(self::expected(), new Seen(34.5, true, 1.0))->sees(self::expected(), new Seen(50.0, true, 2.0));
+        $watch = ScaleWatch::afterAnother(self::expected())->sees(
+            self::expected(), new Seen(34.5, true, 1.0),
+        )->sees(self::expected(), new Seen(50.0, true, 2.0));
 
         self::assertSame(Trouble::Elsewhere, $watch->trouble, 'However well it fits.');
     }
 
     public function test_no_hand_that_pours_steadily_is_ever_stopped(): void
     {
-        $this->limitTo(200)->forAll(Generators::choose(1, 90), Generators::elements(0.01, 0.1, 1.0), Generators::choose(1, 400))->then(static function (int $rate, float $division, int $grams): void {
+        $this->limitTo(200)->forAll(
+            Generators::choose(1, 90), Generators::elements(0.01, 0.1, 1.0), Generators::choose(1, 400),
+        )->then(static function (int $rate, float $division, int $grams): void {
             $expected = new Expected(20.0, 20.0 + $grams, (float) $grams, Grams::of($division));
             $watch = ScaleWatch::over($expected);
             for ($shown = 20.0, $at = 0.0; $shown < 20.0 + $grams; $shown += $rate * self::A_LOOK, $at += self::A_LOOK) {
@@ -124,9 +140,13 @@ final class ScaleWatchTest extends TestCase
 
     public function test_no_loss_larger_than_the_scale_can_tell_goes_unseen(): void
     {
-        $this->limitTo(200)->forAll(Generators::elements(0.01, 0.1, 1.0), Generators::choose(3, 4000))->then(static function (float $division, int $steps): void {
+        $this->limitTo(200)->forAll(
+            Generators::elements(0.01, 0.1, 1.0), Generators::choose(3, 4000),
+        )->then(static function (float $division, int $steps): void {
             $expected = new Expected(500.0, 600.0, 100.0, Grams::of($division));
-            $watch = ScaleWatch::over($expected)->sees($expected, new Seen(500.0, true, 0.0))->sees($expected, new Seen(500.0 - $steps * $division, true, 1.0));
+            $watch = ScaleWatch::over($expected)->sees($expected, new Seen(500.0, true, 0.0))->sees(
+                $expected, new Seen(500.0 - $steps * $division, true, 1.0),
+            );
             self::assertSame(Trouble::Fell, $watch->trouble, "{$steps} steps of {$division} g");
         });
     }
@@ -135,14 +155,20 @@ final class ScaleWatchTest extends TestCase
     {
         // 104 g came in over 1.3 s at 80 g/s; the first look was answered late, so that the answers lie only 0.8 s apart.
         $expected = self::expected();
-        $first = static fn (float $took): ScaleWatch => ScaleWatch::over($expected)->sees($expected, new Seen(34.5, false, 100.5, took: $took));
+        $first = static fn (float $took): ScaleWatch => ScaleWatch::over($expected)->sees(
+            $expected, new Seen(34.5, false, 100.5, took: $took),
+        );
         $second = new Seen(138.5, false, 101.3, took: 0.0);
 
         self::assertNull(ScaleWatch::from(Fields::of($first(0.5)->toArray()))->sees($expected, $second)->trouble);
-        self::assertSame(Trouble::Jumped, $first(0.0)->sees($expected, $second)->trouble, 'where both were answered at once, nobody pours so fast');
+        self::assertSame(
+            Trouble::Jumped, $first(0.0)->sees($expected, $second)->trouble, 'where both were answered at once, nobody pours so fast',
+        );
     }
 
-    /** @return iterable<string, array{list<array{0: float|null, 1: bool, 2?: float}>, float}> looks, and grams of the line that had gone in */
+    /**
+     * @return iterable<string, array{list<array{0: float|null, 1: bool, 2?: float}>, float}> looks, and grams of the line that had gone in
+     */
     public static function halfWay(): iterable
     {
         yield 'at rest, then set to zero' => [[[34.5, true], [54.5, true], [0.0, true]], 20.0];

@@ -25,15 +25,29 @@ final class SeriesInvariantsTest extends TestCase
     private static function softened(array $steps, float $ml, float $division, int $a, int $b): SeriesResult
     {
         return (new SeriesPlanner)->plan(SeriesRequest::from(Fields::of([
-            'base' => ['ratio' => ['by' => 'weight', 'a' => $a, 'b' => $b], 'sg' => ['a' => 1.06, 'b' => 1.08], 'pot_life_min' => 60, 'demould_min' => 400, 'ref_c' => 23, 'q10' => 2.0],
-            'softener' => ['name' => 'softener', 'sg' => 0.97], 'pct_of_ab' => $steps, 'puck_ml' => $ml, 'spare_pct' => 10, 'scale' => ['division_g' => $division], 'room_c' => 22, 'mix_min' => 3,
+            'base' => [
+                'ratio' => ['by' => 'weight', 'a' => $a, 'b' => $b], 'sg' => ['a' => 1.06, 'b' => 1.08], 'pot_life_min' => 60,
+                'demould_min' => 400, 'ref_c' => 23, 'q10' => 2.0,
+            ],
+            'softener' => ['name' => 'softener', 'sg' => 0.97], 'pct_of_ab' => $steps, 'puck_ml' => $ml, 'spare_pct' => 10,
+            'scale' => ['division_g' => $division], 'room_c' => 22, 'mix_min' => 3,
         ])));
     }
 
     private function everySeries(callable $holds): void
     {
-        $this->forAll(Generators::tuple(Generators::choose(5, 60), Generators::choose(0, 2), Generators::choose(1, 20), Generators::choose(1, 20), Generators::choose(1, 40)))
-            ->then(fn (array $n) => $holds(self::softened([0.0, (float) $n[4], $n[4] + 30.0, $n[4] + 60.0], (float) $n[0], self::DIVISIONS[$n[1]], $n[2], $n[3]), (float) $n[0], self::DIVISIONS[$n[1]]));
+        $this->forAll(
+            Generators::tuple(
+                Generators::choose(5, 60), Generators::choose(0, 2), Generators::choose(1, 20), Generators::choose(1, 20),
+                Generators::choose(1, 40),
+            ),
+        )
+            ->then(
+                fn (array $n) => $holds(
+                    self::softened([0.0, (float) $n[4], $n[4] + 30.0, $n[4] + 60.0], (float) $n[0], self::DIVISIONS[$n[1]], $n[2], $n[3]),
+                    (float) $n[0], self::DIVISIONS[$n[1]],
+                ),
+            );
     }
 
     /** @param  list<Line>  $lines */
@@ -85,7 +99,9 @@ final class SeriesInvariantsTest extends TestCase
     public function test_pucks_twice_as_large_take_twice_as_much(): void
     {
         $this->forAll(Generators::tuple(Generators::choose(10, 60), Generators::choose(1, 20)))->then(function (array $n): void {
-            [$small, $large] = [self::softened([0.0, 45.0], (float) $n[0], 0.0001, $n[1], 1), self::softened([0.0, 45.0], 2.0 * $n[0], 0.0001, $n[1], 1)];
+            [$small, $large] = [
+                self::softened([0.0, 45.0], (float) $n[0], 0.0001, $n[1], 1), self::softened([0.0, 45.0], 2.0 * $n[0], 0.0001, $n[1], 1),
+            ];
 
             self::assertEqualsWithDelta(2.0 * $small->cups['plain-cup']->mass->g, $large->cups['plain-cup']->mass->g, 0.01);
             self::assertEqualsWithDelta(2.0 * $small->pucks[1]->massG, $large->pucks[1]->massG, 0.01);

@@ -16,18 +16,25 @@ use PHPUnit\Framework\TestCase;
 
 final class SeriesPlannerTest extends TestCase
 {
-    private const BASE = ['ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.06, 'b' => 1.08], 'pot_life_min' => 22, 'demould_min' => 240, 'ref_c' => 23, 'q10' => 2.0];
+    private const BASE = [
+        'ratio' => ['by' => 'weight', 'a' => 1, 'b' => 1], 'sg' => ['a' => 1.06, 'b' => 1.08], 'pot_life_min' => 22, 'demould_min' => 240,
+        'ref_c' => 23, 'q10' => 2.0,
+    ];
 
     /** @param  array<string, mixed>  $more */
     private static function softener(array $more = []): SeriesResult
     {
-        return self::plan([...['softener' => ['name' => 'softener', 'sg' => 0.97], 'pct_of_ab' => [0, 30, 60, 90], 'puck_ml' => 25], ...$more]);
+        return self::plan([
+            ...['softener' => ['name' => 'softener', 'sg' => 0.97], 'pct_of_ab' => [0, 30, 60, 90], 'puck_ml' => 25], ...$more,
+        ]);
     }
 
     /** @param  array<string, mixed>  $in */
     private static function plan(array $in): SeriesResult
     {
-        return (new SeriesPlanner)->plan(SeriesRequest::from(Fields::of([...['base' => self::BASE, 'spare_pct' => 10, 'scale' => ['division_g' => 0.1], 'room_c' => 23, 'mix_min' => 3], ...$in])));
+        return (new SeriesPlanner)->plan(SeriesRequest::from(Fields::of([
+            ...['base' => self::BASE, 'spare_pct' => 10, 'scale' => ['division_g' => 0.1], 'room_c' => 23, 'mix_min' => 3], ...$in,
+        ])));
     }
 
     /** @param  list<Line>  $lines */
@@ -97,7 +104,10 @@ final class SeriesPlannerTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{float, float, float, float, bool}> load in per cent, step of the scale, full cup and pinch in g, and whether the cup is larger than the pucks need */
+    /**
+     * @return iterable<string, array{float, float, float, float, bool}> load in per cent, step of the scale, full cup and pinch in g, and
+     *   whether the cup is larger than the pucks need
+     */
     public static function pinches(): iterable
     {
         // Three drawdowns of 12 ml at 0, 30 and 100 %: 1.3 × 12 ml × 1.07 g/ml, and a tenth lost, is 18.4 g.
@@ -108,8 +118,13 @@ final class SeriesPlannerTest extends TestCase
     }
 
     #[DataProvider('pinches')]
-    public function test_the_full_cup_is_large_enough_for_its_pinch(float $load, float $division, float $fullG, float $pinchG, bool $isLarger): void
-    {
+    public function test_the_full_cup_is_large_enough_for_its_pinch(
+        float $load,
+        float $division,
+        float $fullG,
+        float $pinchG,
+        bool $isLarger,
+    ): void {
         $plan = self::plan([
             'additives' => [['name' => 'fawn', 'amount' => $load, 'basis' => 'pct_of_total', 'into' => 'b', 'sg' => 1.55]],
             'tint' => ['fawn'], 'pct_of_full' => [0, 30, 100], 'puck_ml' => 12, 'scale' => ['division_g' => $division],
@@ -124,7 +139,9 @@ final class SeriesPlannerTest extends TestCase
     public static function doubts(): iterable
     {
         yield 'too little to weigh' => [['pct_of_ab' => [2, 60], 'puck_ml' => 20], 'batch_below_scale'];
-        yield 'more pucks than the pot life has minutes' => [['pct_of_ab' => [0, 10, 20, 30, 40, 50, 60, 70, 80, 90], 'base' => [...self::BASE, 'pot_life_min' => 12]], 'pot_life_short'];
+        yield 'more pucks than the pot life has minutes' => [
+            ['pct_of_ab' => [0, 10, 20, 30, 40, 50, 60, 70, 80, 90], 'base' => [...self::BASE, 'pot_life_min' => 12]], 'pot_life_short',
+        ];
         yield 'steps too close' => [['pct_of_ab' => [40, 45]], 'narrow'];
         yield 'past the sheet' => [['softener' => ['name' => 'softener', 'sg' => 0.97, 'max' => 50]], 'over_max'];
         yield 'a cold room' => [['room_c' => 15], 'cold_room'];
@@ -140,8 +157,10 @@ final class SeriesPlannerTest extends TestCase
     public function test_nonsense_is_refused_at_its_field(): void
     {
         foreach ([
-            [['pct_of_ab' => []], 'pct_of_ab'], [['pct_of_ab' => [30, 30]], 'pct_of_ab'], [['puck_ml' => 0], 'puck_ml'], [['puck_ml' => 0.02], 'puck_ml'], [['tint' => ['fawn']], 'softener'],
-            [['pct_of_ab' => range(0, 60, 5)], 'pct_of_ab'], [['softener' => null, 'pct_of_ab' => null, 'tint' => ['glitter'], 'pct_of_full' => [50]], 'tint'],
+            [['pct_of_ab' => []], 'pct_of_ab'], [['pct_of_ab' => [30, 30]], 'pct_of_ab'], [['puck_ml' => 0], 'puck_ml'],
+            [['puck_ml' => 0.02], 'puck_ml'], [['tint' => ['fawn']], 'softener'],
+            [['pct_of_ab' => range(0, 60, 5)], 'pct_of_ab'],
+            [['softener' => null, 'pct_of_ab' => null, 'tint' => ['glitter'], 'pct_of_full' => [50]], 'tint'],
         ] as [$more, $field]) {
             try {
                 self::softener($more);

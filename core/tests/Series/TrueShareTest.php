@@ -19,7 +19,10 @@ final class TrueShareTest extends TestCase
         return new Line($code, $code, Grams::of($grams), Grams::of($grams));
     }
 
-    /** @return iterable<string, array{float, float, float, float, bool, float}> plain and softener planned, the same as shown, in a ladder or not, per cent */
+    /**
+     * @return iterable<string, array{float, float, float, float, bool, float}> plain and softener planned, the same as shown, in a ladder
+     *   or not, per cent
+     */
     public static function pucks(): iterable
     {
         // 20 g of A+B with 12 g of softener are 60 %; half a gram more of it is 12.5 / 20.
@@ -35,12 +38,20 @@ final class TrueShareTest extends TestCase
     }
 
     #[DataProvider('pucks')]
-    public function test_the_share_of_a_puck(float $plain, float $rising, float $plainShown, float $risingShown, bool $ladder, float $pct): void
-    {
+    public function test_the_share_of_a_puck(
+        float $plain,
+        float $rising,
+        float $plainShown,
+        float $risingShown,
+        bool $ladder,
+        float $pct,
+    ): void {
         $code = $ladder ? SeriesPlanner::FULL : 'sf-1';
         $puck = new SeriesPuck(60.0, 60.0, $plain + $rising, [self::line(SeriesPlanner::PLAIN, $plain), self::line($code, $rising)]);
 
-        self::assertEqualsWithDelta($pct, $puck->shareOf([self::line(SeriesPlanner::PLAIN, $plainShown), self::line($code, $risingShown)], $ladder), 1e-9);
+        self::assertEqualsWithDelta(
+            $pct, $puck->shareOf([self::line(SeriesPlanner::PLAIN, $plainShown), self::line($code, $risingShown)], $ladder), 1e-9,
+        );
     }
 
     public function test_the_plain_puck_stays_plain(): void

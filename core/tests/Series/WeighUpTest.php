@@ -29,7 +29,10 @@ final class WeighUpTest extends TestCase
     private static function plan(array $more = [], int $a = 1, int $b = 1): SeriesResult
     {
         return (new SeriesPlanner)->plan(SeriesRequest::from(Fields::of([
-            'base' => ['ratio' => ['by' => 'weight', 'a' => $a, 'b' => $b], 'sg' => ['a' => 1.06, 'b' => 1.08], 'pot_life_min' => 22, 'demould_min' => 240, 'ref_c' => 23, 'q10' => 2.0],
+            'base' => [
+                'ratio' => ['by' => 'weight', 'a' => $a, 'b' => $b], 'sg' => ['a' => 1.06, 'b' => 1.08], 'pot_life_min' => 22,
+                'demould_min' => 240, 'ref_c' => 23, 'q10' => 2.0,
+            ],
             'spare_pct' => 10, 'scale' => ['division_g' => 0.1], 'room_c' => 23, 'mix_min' => 3, 'puck_ml' => 25,
             ...($more === [] ? ['softener' => ['name' => 'softener', 'sg' => 0.97], 'pct_of_ab' => [0, 60]] : $more),
         ])));
@@ -37,7 +40,10 @@ final class WeighUpTest extends TestCase
 
     private static function ladder(): SeriesResult
     {
-        return self::plan(['additives' => [['name' => 'fawn', 'amount' => 2, 'basis' => 'pct_of_total', 'into' => 'b', 'sg' => 1.55]], 'tint' => ['fawn'], 'pct_of_full' => [0, 50, 100], 'puck_ml' => 40]);
+        return self::plan([
+            'additives' => [['name' => 'fawn', 'amount' => 2, 'basis' => 'pct_of_total', 'into' => 'b', 'sg' => 1.55]], 'tint' => ['fawn'],
+            'pct_of_full' => [0, 50, 100], 'puck_ml' => 40,
+        ]);
     }
 
     /** @param  array<string, list<float|null>>  $weighed */
@@ -75,11 +81,19 @@ final class WeighUpTest extends TestCase
 
         // 26.75 g for the bare puck and 16.10 for the other, and a tenth more: 47.13 g, half of each part.
         self::assertSame(
-            [['plain-cup', 'B', 23.6], ['plain-cup', 'A', 47.2], ['puck-1', 'plain-cup', 26.7], ['puck-2', 'plain-cup', 16.1], ['puck-2', 'softener', 25.8]],
+            [
+                ['plain-cup', 'B', 23.6], ['plain-cup', 'A', 47.2], ['puck-1', 'plain-cup', 26.7], ['puck-2', 'plain-cup', 16.1],
+                ['puck-2', 'softener', 25.8],
+            ],
             array_map(static fn (WeighingResult $w): array => [$w->vessel, $w->code, $w->running], $steps),
         );
-        self::assertSame([true, false, true, true, false], array_map(static fn (WeighingResult $w): bool => $w->opens, $steps), 'Each vessel goes empty onto the scale.');
-        self::assertSame([false, true, false, false, false], array_map(static fn (WeighingResult $w): bool => $w->meets, $steps), 'A meets B once.');
+        self::assertSame(
+            [true, false, true, true, false], array_map(static fn (WeighingResult $w): bool => $w->opens, $steps),
+            'Each vessel goes empty onto the scale.',
+        );
+        self::assertSame(
+            [false, true, false, false, false], array_map(static fn (WeighingResult $w): bool => $w->meets, $steps), 'A meets B once.',
+        );
         self::assertSame([null, null, null, null, null], array_map(static fn (WeighingResult $w): ?string => $w->because, $steps));
     }
 
@@ -97,13 +111,17 @@ final class WeighUpTest extends TestCase
         $next = self::next(self::plan(), ['plain-cup' => [25.0, null]]);
 
         self::assertSame(['A', 25.0, 50.0], [$next?->code, $next?->grams, $next?->running]);
-        self::assertSame('B was 25 g instead of 23.6 g, so A follows: 25 g instead of 23.6 g.', Words::of($next->because ?? Phrase::written('nothing')));
+        self::assertSame(
+            'B was 25 g instead of 23.6 g, so A follows: 25 g instead of 23.6 g.', Words::of($next->because ?? Phrase::written('nothing')),
+        );
     }
 
     public function test_softener_follows_its_share_of_the_cup(): void
     {
         // 15 g for 16.1: 9.7 × 15 ÷ 16.1 = 9.04 g of softener keep the puck at sixty per cent.
-        self::assertSame(9.0, self::next(self::plan(), ['plain-cup' => [23.5, 23.5], 'puck-1' => [26.7], 'puck-2' => [15.0, null]])?->grams);
+        self::assertSame(
+            9.0, self::next(self::plan(), ['plain-cup' => [23.5, 23.5], 'puck-1' => [26.7], 'puck-2' => [15.0, null]])?->grams,
+        );
     }
 
     public function test_a_pigment_follows_its_part_but_no_part_follows_a_pigment(): void
@@ -114,15 +132,24 @@ final class WeighUpTest extends TestCase
 
         self::assertEqualsWithDelta(1.5 * $fawn, self::next($plan, [...$whole, 'full-cup' => [1.5 * $b, null, null]])?->grams, 0.06);
         self::assertSame($a, self::next($plan, [...$whole, 'full-cup' => [$b, 3.0 * $fawn, null]])?->grams);
-        self::assertSame('puck-1', self::next($plan, [...$whole, 'full-cup' => [$b, 3.0 * $fawn, $a]])?->vessel, 'Too much pigment stands on the labels.');
+        self::assertSame(
+            'puck-1', self::next($plan, [...$whole, 'full-cup' => [$b, 3.0 * $fawn, $a]])?->vessel,
+            'Too much pigment stands on the labels.',
+        );
     }
 
     public function test_too_much_of_the_last_part_is_made_good_with_the_first(): void
     {
         $next = self::next(self::plan(), ['plain-cup' => [23.5, 25.0]]);
 
-        self::assertSame(['plain-cup', 0, 'B', 1.5, 48.5, 50.0], [$next?->vessel, $next?->line, $next?->code, $next?->grams, $next?->before, $next?->running]);
-        self::assertSame('There is too much A for the B that is in: 1.5 g more of B, and the proportion holds again.', Words::of($next->because ?? Phrase::written('nothing')));
+        self::assertSame(
+            ['plain-cup', 0, 'B', 1.5, 48.5, 50.0],
+            [$next?->vessel, $next?->line, $next?->code, $next?->grams, $next?->before, $next?->running],
+        );
+        self::assertSame(
+            'There is too much A for the B that is in: 1.5 g more of B, and the proportion holds again.',
+            Words::of($next->because ?? Phrase::written('nothing')),
+        );
         self::assertFalse($next->opens || $next->meets);
         self::assertSame('puck-1', self::next(self::plan(), ['plain-cup' => [25.0, 25.0]])?->vessel);
     }
@@ -147,10 +174,17 @@ final class WeighUpTest extends TestCase
 
     public function test_whatever_the_hand_does_the_cup_ends_in_proportion_and_the_pucks_near_what_was_wanted(): void
     {
-        $this->forAll(Generators::tuple(Generators::choose(1, 10), Generators::choose(1, 10), Generators::vector(40, Generators::choose(-5, 9))))->then(function (array $n): void {
+        $this->forAll(
+            Generators::tuple(Generators::choose(1, 10), Generators::choose(1, 10), Generators::vector(40, Generators::choose(-5, 9))),
+        )->then(function (array $n): void {
             $plan = self::plan([], $n[0], $n[1]);
             // A hand is up to five hundredths short and nine over; only a rescue is done with care.
-            [$steps, $weighed] = self::work($plan, static fn (WeighingResult $w, int $i): float => $w->because !== null && ! $w->opens && $w->before > 0.0 && $w->line === 0 ? $w->grams : $w->grams * (1.0 + $n[2][$i] / 100.0));
+            [$steps, $weighed] = self::work(
+                $plan,
+                static fn (WeighingResult $w, int $i): float => $w->because !== null && ! $w->opens && $w->before > 0.0 && $w->line === 0
+                    ? $w->grams
+                    : $w->grams * (1.0 + $n[2][$i] / 100.0),
+            );
             [$b, $a] = $weighed['plain-cup'];
 
             self::assertLessThan(40, count($steps), 'It ends.');
@@ -162,9 +196,15 @@ final class WeighUpTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string, string}> */
     public static function nonsense(): iterable
     {
-        yield 'a puck that is not there' => [['puck-7' => [1.0]], 'weighed.puck-7', 'There is no field “puck-7” here. Known are: plain-cup, puck-1, puck-2.'];
-        yield 'half a cup' => [['plain-cup' => [23.5]], 'weighed.plain-cup', 'The plain cup has 2 lines. Write what went in of each, or leave it as planned.'];
-        yield 'an empty puck' => [['puck-2' => [0, 0]], 'weighed.puck-2', 'There is nothing in the puck 2. Write what it took, or leave it as planned.'];
+        yield 'a puck that is not there' => [
+            ['puck-7' => [1.0]], 'weighed.puck-7', 'There is no field “puck-7” here. Known are: plain-cup, puck-1, puck-2.',
+        ];
+        yield 'half a cup' => [
+            ['plain-cup' => [23.5]], 'weighed.plain-cup', 'The plain cup has 2 lines. Write what went in of each, or leave it as planned.',
+        ];
+        yield 'an empty puck' => [
+            ['puck-2' => [0, 0]], 'weighed.puck-2', 'There is nothing in the puck 2. Write what it took, or leave it as planned.',
+        ];
         yield 'a word' => [['puck-1' => ['lots']], 'weighed.puck-1.0', 'This needs a number; it was “lots”.'];
         yield 'less than nothing' => [['puck-1' => [-3]], 'weighed.puck-1.0', 'This must be 0 or more; it was -3.'];
         yield 'no list' => [['puck-1' => 12], 'weighed.puck-1', 'This must be a list of numbers; it was 12.'];

@@ -35,6 +35,8 @@ final class Written
 
     public static function completion(): Completion
     {
-        return new Completion(Fields::of(Yaml::parseFile(self::LIBRARY.'/usual.yaml'), 'usual'), self::knowledge()->families, self::knowledge()->surfaces);
+        return new Completion(
+            Fields::of(Yaml::parseFile(self::LIBRARY.'/usual.yaml'), 'usual'), self::knowledge()->families, self::knowledge()->surfaces,
+        );
     }
 }

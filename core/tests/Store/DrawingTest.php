@@ -29,10 +29,14 @@ final class DrawingTest extends TestCase
     {
         $random = new \Random\Randomizer(new \Random\Engine\Mt19937(5));
         for ($i = 0; $i < 200; $i++) {
-            $lots = array_map(static fn (int $lot): Held => self::held($lot, $random->getInt(0, 5000) / 10.0), range(1, $random->getInt(1, 6)));
+            $lots = array_map(
+                static fn (int $lot): Held => self::held($lot, $random->getInt(0, 5000) / 10.0), range(1, $random->getInt(1, 6)),
+            );
             $needed = $random->getInt(0, 20_000) / 10.0;
             $drawn = Drawing::of(Grams::of($needed), $lots);
-            self::assertEqualsWithDelta($needed, $drawn->short->g + array_sum(array_map(static fn (Grams $g): float => $g->g, $drawn->taken)), 1e-6);
+            self::assertEqualsWithDelta(
+                $needed, $drawn->short->g + array_sum(array_map(static fn (Grams $g): float => $g->g, $drawn->taken)), 1e-6,
+            );
             foreach ($lots as $lot) {
                 self::assertLessThanOrEqual($lot->left->g + 1e-9, ($drawn->taken[$lot->lot] ?? Grams::of(0.0))->g);
             }

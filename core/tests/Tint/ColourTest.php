@@ -21,17 +21,28 @@ final class ColourTest extends TestCase
 {
     /** The published test data of Sharma, Wu and Dalal (2005): two colours and their difference. */
     private const PAIRS = [
-        [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425], [[50, 3.1571, -77.2803], [50, 0, -82.7485], 2.8615], [[50, 2.8361, -74.0200], [50, 0, -82.7485], 3.4412],
-        [[50, -1.3802, -84.2814], [50, 0, -82.7485], 1.0000], [[50, -1.1848, -84.8006], [50, 0, -82.7485], 1.0000], [[50, -0.9009, -85.5211], [50, 0, -82.7485], 1.0000],
-        [[50, 0, 0], [50, -1, 2], 2.3669], [[50, -1, 2], [50, 0, 0], 2.3669], [[50, 2.4900, -0.0010], [50, -2.4900, 0.0009], 7.1792], [[50, 2.4900, -0.0010], [50, -2.4900, 0.0010], 7.1792],
-        [[50, 2.4900, -0.0010], [50, -2.4900, 0.0011], 7.2195], [[50, 2.4900, -0.0010], [50, -2.4900, 0.0012], 7.2195], [[50, -0.0010, 2.4900], [50, 0.0009, -2.4900], 4.8045],
-        [[50, -0.0010, 2.4900], [50, 0.0010, -2.4900], 4.8045], [[50, -0.0010, 2.4900], [50, 0.0011, -2.4900], 4.7461], [[50, 2.5, 0], [50, 0, -2.5], 4.3065],
-        [[50, 2.5, 0], [73, 25, -18], 27.1492], [[50, 2.5, 0], [61, -5, 29], 22.8977], [[50, 2.5, 0], [56, -27, -3], 31.9030], [[50, 2.5, 0], [58, 24, 15], 19.4535],
-        [[50, 2.5, 0], [50, 3.1736, 0.5854], 1.0000], [[50, 2.5, 0], [50, 3.2972, 0], 1.0000], [[50, 2.5, 0], [50, 1.8634, 0.5757], 1.0000], [[50, 2.5, 0], [50, 3.2592, 0.3350], 1.0000],
-        [[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644], [[63.0109, -31.0961, -5.8663], [62.8187, -29.7946, -4.0864], 1.2630],
-        [[61.2901, 3.7196, -5.3901], [61.4292, 2.2480, -4.9620], 1.8731], [[35.0831, -44.1164, 3.7933], [35.0232, -40.0716, 1.5901], 1.8645],
-        [[22.7233, 20.0904, -46.6940], [23.0331, 14.9730, -42.5619], 2.0373], [[36.4612, 47.8580, 18.3852], [36.2715, 50.5065, 21.2231], 1.4146],
-        [[90.8027, -2.0831, 1.4410], [91.1528, -1.6435, 0.0447], 1.4441], [[90.9257, -0.5406, -0.9208], [88.6381, -0.8985, -0.7239], 1.5381],
+        [[50, 2.6772, -79.7751], [50, 0, -82.7485], 2.0425], [[50, 3.1571, -77.2803], [50, 0, -82.7485], 2.8615],
+        [[50, 2.8361, -74.0200], [50, 0, -82.7485], 3.4412],
+        [[50, -1.3802, -84.2814], [50, 0, -82.7485], 1.0000], [[50, -1.1848, -84.8006], [50, 0, -82.7485], 1.0000],
+        [[50, -0.9009, -85.5211], [50, 0, -82.7485], 1.0000],
+        [[50, 0, 0], [50, -1, 2], 2.3669], [[50, -1, 2], [50, 0, 0], 2.3669], [[50, 2.4900, -0.0010], [50, -2.4900, 0.0009], 7.1792],
+        [[50, 2.4900, -0.0010], [50, -2.4900, 0.0010], 7.1792],
+        [[50, 2.4900, -0.0010], [50, -2.4900, 0.0011], 7.2195], [[50, 2.4900, -0.0010], [50, -2.4900, 0.0012], 7.2195],
+        [[50, -0.0010, 2.4900], [50, 0.0009, -2.4900], 4.8045],
+        [[50, -0.0010, 2.4900], [50, 0.0010, -2.4900], 4.8045], [[50, -0.0010, 2.4900], [50, 0.0011, -2.4900], 4.7461],
+        [[50, 2.5, 0], [50, 0, -2.5], 4.3065],
+        [[50, 2.5, 0], [73, 25, -18], 27.1492], [[50, 2.5, 0], [61, -5, 29], 22.8977], [[50, 2.5, 0], [56, -27, -3], 31.9030],
+        [[50, 2.5, 0], [58, 24, 15], 19.4535],
+        [[50, 2.5, 0], [50, 3.1736, 0.5854], 1.0000], [[50, 2.5, 0], [50, 3.2972, 0], 1.0000], [[50, 2.5, 0], [50, 1.8634, 0.5757], 1.0000],
+        [[50, 2.5, 0], [50, 3.2592, 0.3350], 1.0000],
+        [[60.2574, -34.0099, 36.2677], [60.4626, -34.1751, 39.4387], 1.2644],
+        [[63.0109, -31.0961, -5.8663], [62.8187, -29.7946, -4.0864], 1.2630],
+        [[61.2901, 3.7196, -5.3901], [61.4292, 2.2480, -4.9620], 1.8731],
+        [[35.0831, -44.1164, 3.7933], [35.0232, -40.0716, 1.5901], 1.8645],
+        [[22.7233, 20.0904, -46.6940], [23.0331, 14.9730, -42.5619], 2.0373],
+        [[36.4612, 47.8580, 18.3852], [36.2715, 50.5065, 21.2231], 1.4146],
+        [[90.8027, -2.0831, 1.4410], [91.1528, -1.6435, 0.0447], 1.4441],
+        [[90.9257, -0.5406, -0.9208], [88.6381, -0.8985, -0.7239], 1.5381],
         [[6.7747, -0.2908, -2.4247], [5.8714, -0.0985, -2.2286], 0.6377], [[2.0776, 0.0795, -1.1350], [0.9033, -0.0636, -0.5514], 0.9082],
     ];
 
@@ -94,7 +105,9 @@ final class ColourTest extends TestCase
     {
         $norm = array_sum(array_map(static fn (float $y, float $power): float => $y * $power, self::Y, self::D65));
         foreach ([[self::X, Observer::WX], [self::Y, Observer::WY], [self::Z, Observer::WZ]] as [$curve, $weights]) {
-            self::assertEqualsWithDelta(array_map(static fn (float $value, float $power): float => $value * $power / $norm, $curve, self::D65), $weights, 1e-10);
+            self::assertEqualsWithDelta(
+                array_map(static fn (float $value, float $power): float => $value * $power / $norm, $curve, self::D65), $weights, 1e-10,
+            );
         }
     }
 
@@ -115,7 +128,10 @@ final class ColourTest extends TestCase
 
     public function test_a_spectrum_made_from_a_colour_looks_like_it_and_stays_a_reflectance(): void
     {
-        foreach ([[62.0, 14.0, 22.0], [30.0, 35.0, 18.0], [95.0, 0.0, 0.0], [12.0, 0.0, 0.0], [55.0, -20.0, 25.0], [25.0, 8.0, -30.0], [80.0, 5.0, 70.0]] as $lab) {
+        foreach ([
+            [62.0, 14.0, 22.0], [30.0, 35.0, 18.0], [95.0, 0.0, 0.0], [12.0, 0.0, 0.0], [55.0, -20.0, 25.0], [25.0, 8.0, -30.0],
+            [80.0, 5.0, 70.0],
+        ] as $lab) {
             $spectrum = Spectrum::of(Lab::of(...$lab));
             self::assertLessThan(0.01, Difference::between(Lab::of(...$lab), Observer::lab($spectrum)), json_encode($lab) ?: '');
             self::assertGreaterThan(0.0, min($spectrum));
@@ -146,7 +162,9 @@ final class ColourTest extends TestCase
     public function test_k_and_s_come_back_from_two_backings(): void
     {
         foreach ([[0.05, 0.4, 1.0], [0.6, 0.2, 2.0], [0.01, 1.5, 0.5], [2.0, 0.5, 0.4]] as [$k, $s, $mm]) {
-            $found = KubelkaMunk::solve(KubelkaMunk::reflectance($k, $s, $mm, 0.85), 0.85, KubelkaMunk::reflectance($k, $s, $mm, 0.03), 0.03, $mm);
+            $found = KubelkaMunk::solve(
+                KubelkaMunk::reflectance($k, $s, $mm, 0.85), 0.85, KubelkaMunk::reflectance($k, $s, $mm, 0.03), 0.03, $mm,
+            );
             self::assertNotNull($found);
             self::assertEqualsWithDelta([$k, $s], $found, 1e-6);
         }
@@ -155,7 +173,9 @@ final class ColourTest extends TestCase
     public function test_a_thin_edge_is_paler_over_light_and_a_thick_brow_does_not_care_what_is_behind(): void
     {
         $russet = [Palette::pigment('russet', 470, 70, 3.0, 0.8)];
-        $over = static fn (float $mm, float $l): Lab => (new Mixture(Palette::base(), $mm, Spectrum::of(Lab::of($l, 0.0, 0.0))))->lab($russet, [0.8]);
+        $over = static fn (float $mm, float $l): Lab => (
+            new Mixture(Palette::base(), $mm, Spectrum::of(Lab::of($l, 0.0, 0.0)))
+        )->lab($russet, [0.8]);
 
         self::assertGreaterThan($over(8.0, 95.0)->l + 5.0, $over(0.5, 95.0)->l);
         self::assertLessThan(0.5, Difference::between($over(12.0, 95.0), $over(12.0, 12.0)));
@@ -165,16 +185,26 @@ final class ColourTest extends TestCase
     public function test_a_pigment_characterised_from_its_own_drawdowns_predicts_them_again(): void
     {
         $base = Palette::base();
-        foreach ([Palette::pigment('russet', 470, 70, 3.0, 0.8), Palette::pigment('lichen', 640, 80, 1.2, 0.5), Palette::pigment('bone', 420, 60, 0.5, 2.0)] as $true) {
+        foreach ([
+            Palette::pigment('russet', 470, 70, 3.0, 0.8), Palette::pigment('lichen', 640, 80, 1.2, 0.5),
+            Palette::pigment('bone', 420, 60, 0.5, 2.0),
+        ] as $true) {
             $drawdowns = [];
-            $lab = static fn (Colourant $p, float $load, float $l): Lab => (new Mixture($base, 1.0, Spectrum::of(Lab::of($l, 0.0, 0.0))))->lab([$p], [$load]);
+            $lab = static fn (
+                Colourant $p, float $load, float $l,
+            ): Lab => (new Mixture($base, 1.0, Spectrum::of(Lab::of($l, 0.0, 0.0))))->lab([$p], [$load]);
             foreach ([0.5, 1.5] as $load) {
-                $drawdowns[] = ['load_pct' => $load, 'thickness_mm' => 1.0, 'over_white' => $lab($true, $load, 95.0)->toArray(), 'over_black' => $lab($true, $load, 12.0)->toArray()];
+                $drawdowns[] = [
+                    'load_pct' => $load, 'thickness_mm' => 1.0, 'over_white' => $lab($true, $load, 95.0)->toArray(),
+                    'over_black' => $lab($true, $load, 12.0)->toArray(),
+                ];
             }
             $found = Colourant::from(Fields::of(['drawdowns' => $drawdowns]), $true->name, $base);
             foreach ([0.5, 1.5] as $load) {
                 foreach ([95.0, 12.0] as $l) {
-                    self::assertLessThan(1.0, Difference::between($lab($true, $load, $l), $lab($found, $load, $l)), "{$true->name} at {$load} % over {$l}");
+                    self::assertLessThan(
+                        1.0, Difference::between($lab($true, $load, $l), $lab($found, $load, $l)), "{$true->name} at {$load} % over {$l}",
+                    );
                 }
             }
         }

@@ -18,9 +18,13 @@ final class DepthTest extends TestCase
     public static function colours(): iterable
     {
         $skin = Lab::of(62.0, 14.0, 18.0);
-        yield 'the same at any thickness' => [$skin, Lab::of(62.2, 14.0, 18.0), 0.8, 'Over light, 1 mm looks like 8 mm. From about 0.8 mm nothing shows through.'];
+        yield 'the same at any thickness' => [
+            $skin, Lab::of(62.2, 14.0, 18.0), 0.8, 'Over light, 1 mm looks like 8 mm. From about 0.8 mm nothing shows through.',
+        ];
         yield 'a pale edge' => [Lab::of(78.0, 6.0, 10.0), $skin, null, 'it looks paler. What lies behind shows through at any thickness.'];
-        yield 'another hue, no paler' => [Lab::of(62.0, 20.0, 18.0), $skin, 14.4, ' from an 8 mm middle. From about 14 mm nothing shows through.'];
+        yield 'another hue, no paler' => [
+            Lab::of(62.0, 20.0, 18.0), $skin, 14.4, ' from an 8 mm middle. From about 14 mm nothing shows through.',
+        ];
     }
 
     #[DataProvider('colours')]

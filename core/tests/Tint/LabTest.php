@@ -65,7 +65,9 @@ final class LabTest extends TestCase
 
     public function test_every_colour_a_screen_shows_comes_back_as_it_was_written(): void
     {
-        $this->forAll(Generators::choose(0, 255), Generators::choose(0, 255), Generators::choose(0, 255))->then(static function (int $r, int $g, int $b): void {
+        $this->forAll(
+            Generators::choose(0, 255), Generators::choose(0, 255), Generators::choose(0, 255),
+        )->then(static function (int $r, int $g, int $b): void {
             $hex = sprintf('#%02x%02x%02x', $r, $g, $b);
             $lab = Lab::ofHex($hex);
 

@@ -18,13 +18,18 @@ final class Palette
 
     public static function base(): Colourant
     {
-        return Colourant::of('base', array_map(static fn (int $i): float => 0.010 + 0.0003 * (36 - $i), range(0, 35)), array_fill(0, 36, 0.06));
+        return Colourant::of(
+            'base', array_map(static fn (int $i): float => 0.010 + 0.0003 * (36 - $i), range(0, 35)), array_fill(0, 36, 0.06),
+        );
     }
 
     /** A pigment that absorbs around a wavelength. */
     public static function pigment(string $name, float $nm, float $width, float $strength, float $scatter): Colourant
     {
-        return Colourant::of($name, array_map(static fn (int $i): float => 0.05 + $strength * exp(-(((380 + 10 * $i - $nm) / $width) ** 2)), range(0, 35)), array_fill(0, 36, $scatter));
+        return Colourant::of(
+            $name, array_map(static fn (int $i): float => 0.05 + $strength * exp(-(((380 + 10 * $i - $nm) / $width) ** 2)), range(0, 35)),
+            array_fill(0, 36, $scatter),
+        );
     }
 
     /** @return list<Colourant> */

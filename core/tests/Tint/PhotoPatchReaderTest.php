@@ -30,7 +30,10 @@ final class PhotoPatchReaderTest extends TestCase
         $shot = [];
         for ($i = 0; $i < $pixels; $i++) {
             $dim = 1.0 - $falloff * $i / $pixels;
-            $shot[] = array_map(static fn (float $c, float $l): int => Srgb::byte(max(0.0, $c) * $l * $dim * (1.0 + $noise * mt_rand(-100, 100) / 100.0)), $colour->linear(), $light);
+            $shot[] = array_map(
+                static fn (float $c, float $l): int => Srgb::byte(max(0.0, $c) * $l * $dim * (1.0 + $noise * mt_rand(-100, 100) / 100.0)),
+                $colour->linear(), $light,
+            );
         }
 
         return $shot;
@@ -40,7 +43,8 @@ final class PhotoPatchReaderTest extends TestCase
     private static function read(Lab $swatch, array $light, array $more = [], float $noise = 0.01, float $falloff = 0.0): PhotoPatchResult
     {
         return (new PhotoPatchReader)->read(Fields::of([
-            'card' => ['pixels' => self::shot(Lab::of(49.5, 0, 0), $light, $noise, $falloff), ...$more], 'sample' => ['pixels' => self::shot($swatch, $light, $noise)],
+            'card' => ['pixels' => self::shot(Lab::of(49.5, 0, 0), $light, $noise, $falloff), ...$more],
+            'sample' => ['pixels' => self::shot($swatch, $light, $noise)],
         ]));
     }
 
@@ -70,7 +74,8 @@ final class PhotoPatchReaderTest extends TestCase
     public function test_a_card_of_another_grey_says_so_itself(): void
     {
         $read = (new PhotoPatchReader)->read(Fields::of([
-            'card' => ['pixels' => self::shot(Lab::of(70, 0, 0), [0.8, 0.8, 0.8]), 'lab' => [70, 0, 0]], 'sample' => ['pixels' => self::shot(Lab::of(60, 20, 20), [0.8, 0.8, 0.8])],
+            'card' => ['pixels' => self::shot(Lab::of(70, 0, 0), [0.8, 0.8, 0.8]), 'lab' => [70, 0, 0]],
+            'sample' => ['pixels' => self::shot(Lab::of(60, 20, 20), [0.8, 0.8, 0.8])],
         ]));
 
         self::assertLessThan(1.0, Difference::between(Lab::of(60, 20, 20), $read->lab));
@@ -90,7 +95,9 @@ final class PhotoPatchReaderTest extends TestCase
 
     public function test_a_strongly_coloured_light_is_named(): void
     {
-        self::assertContains('strong_cast', array_map(static fn ($w): string => $w->code, self::read(Lab::of(60, 15, 20), [1.0, 0.6, 0.3])->warnings));
+        self::assertContains(
+            'strong_cast', array_map(static fn ($w): string => $w->code, self::read(Lab::of(60, 15, 20), [1.0, 0.6, 0.3])->warnings),
+        );
     }
 
     public function test_dust_and_glints_do_not_count(): void
@@ -115,7 +122,10 @@ final class PhotoPatchReaderTest extends TestCase
             [['card' => ['pixels' => $good], 'sample' => ['pixels' => [...$good, [1, 2]]]], 'sample.pixels.400', 'three numbers'],
             [['card' => ['pixels' => $good], 'sample' => ['pixels' => [...$good, [1, 2, 900]]]], 'sample.pixels.400', 'three numbers'],
             [['card' => ['pixels' => $good], 'sample' => []], 'sample.pixels', 'larger'],
-            [['card' => ['pixels' => array_fill(0, 400, [60, 60, 60])], 'sample' => ['pixels' => array_fill(0, 400, [200, 200, 200])]], 'sample', 'glints'],
+            [
+                ['card' => ['pixels' => array_fill(0, 400, [60, 60, 60])], 'sample' => ['pixels' => array_fill(0, 400, [200, 200, 200])]],
+                'sample', 'glints',
+            ],
         ] as [$in, $field, $words]) {
             try {
                 (new PhotoPatchReader)->read(Fields::of($in));

@@ -72,7 +72,13 @@ final class SeeThroughTest extends TestCase
         [$light, $dark] = [self::layer($loads, $mm, Depth::LIGHT), self::layer($loads, $mm, Depth::DARK)];
         $shows = 100.0 * (1.0 - $dark->xyz()[1] / $light->xyz()[1]);
         $seen = ['thickness_mm' => $mm, 'backing_lab' => Depth::LIGHT];
-        self::assertEqualsWithDelta($shows, self::ask([...$seen, 'loads' => $loads, 'target' => ['lab' => $light->toArray(), 'depth' => ['shows_pct' => 50]]])->recipe->showsPct, 1e-9, 'The forward model.');
+        self::assertEqualsWithDelta(
+            $shows,
+            self::ask([
+                ...$seen, 'loads' => $loads, 'target' => ['lab' => $light->toArray(), 'depth' => ['shows_pct' => 50]],
+            ])->recipe->showsPct,
+            1e-9, 'The forward model.',
+        );
 
         foreach ([['shows_pct' => $shows], ['over_dark_lab' => $dark->toArray()]] as $depth) {
             $found = self::ask([...$seen, 'target' => ['lab' => $light->toArray(), 'depth' => [...$depth, 'weight' => 5]]]);
@@ -87,7 +93,10 @@ final class SeeThroughTest extends TestCase
         $target = self::layer(['bone' => 0.2, 'russet' => 0.04], 3.0, Depth::LIGHT);
         $before = null;
         foreach ([0.0, 1.0, 4.0, 16.0] as $weight) {
-            $found = self::ask(['thickness_mm' => 3, 'backing_lab' => Depth::LIGHT, 'target' => ['lab' => $target->toArray(), 'depth' => ['shows_pct' => 45, 'weight' => $weight]]])->recipe;
+            $found = self::ask([
+                'thickness_mm' => 3, 'backing_lab' => Depth::LIGHT,
+                'target' => ['lab' => $target->toArray(), 'depth' => ['shows_pct' => 45, 'weight' => $weight]],
+            ])->recipe;
             $off = abs(($found->showsPct ?? 0.0) - 45.0);
             if ($before !== null) {
                 self::assertLessThanOrEqual($before['off'] + 0.5, $off);
@@ -132,21 +141,33 @@ final class SeeThroughTest extends TestCase
     /** The colour alone is looked for as well, and takes no more than its share: the worst that may be asked still comes to its depth. */
     public function test_among_very_many_pigments_the_depth_is_not_left_without_a_search(): void
     {
-        [$light, $dark] = [self::layer(['bone' => 0.05, 'russet' => 0.03, 'oxblood' => 0.02], 3.0, Depth::LIGHT), self::layer(['bone' => 0.05, 'russet' => 0.03, 'oxblood' => 0.02], 3.0, Depth::DARK)];
+        [$light, $dark] = [
+            self::layer(['bone' => 0.05, 'russet' => 0.03, 'oxblood' => 0.02], 3.0, Depth::LIGHT),
+            self::layer(['bone' => 0.05, 'russet' => 0.03, 'oxblood' => 0.02], 3.0, Depth::DARK),
+        ];
         $shows = 100.0 * (1.0 - $dark->xyz()[1] / $light->xyz()[1]);
         $many = [];
         foreach (range(0, 4) as $shelf) {
             foreach (Palette::dozen() as $pigment) {
-                $many[] = ['name' => $pigment->name.($shelf === 0 ? '' : " {$shelf}"), 'ks' => ['k' => array_map(static fn (float $k): float => $k * (1.0 + 0.07 * $shelf), $pigment->k), 's' => $pigment->s]];
+                $many[] = [
+                    'name' => $pigment->name.($shelf === 0 ? '' : " {$shelf}"),
+                    'ks' => ['k' => array_map(static fn (float $k): float => $k * (1.0 + 0.07 * $shelf), $pigment->k), 's' => $pigment->s],
+                ];
             }
         }
-        $found = self::ask(['pigments' => $many, 'max_pigments' => 6, 'thickness_mm' => 3, 'backing_lab' => Depth::LIGHT, 'target' => ['lab' => $light->toArray(), 'depth' => ['shows_pct' => $shows, 'weight' => 5]]])->recipe;
+        $found = self::ask([
+            'pigments' => $many, 'max_pigments' => 6, 'thickness_mm' => 3, 'backing_lab' => Depth::LIGHT,
+            'target' => ['lab' => $light->toArray(), 'depth' => ['shows_pct' => $shows, 'weight' => 5]],
+        ])->recipe;
         self::assertLessThan(2.5, hypot($found->deltaE, 0.5 * (($found->showsPct ?? 0.0) - $shows)));
     }
 
     public function test_where_colour_and_depth_pull_apart_it_is_said(): void
     {
-        $found = self::ask(['thickness_mm' => 3, 'backing_lab' => Depth::LIGHT, 'target' => ['lab' => [20, 0, 0], 'depth' => ['shows_pct' => 90, 'weight' => 0.5]]]);
+        $found = self::ask([
+            'thickness_mm' => 3, 'backing_lab' => Depth::LIGHT,
+            'target' => ['lab' => [20, 0, 0], 'depth' => ['shows_pct' => 90, 'weight' => 0.5]],
+        ]);
         self::assertContains('depth_out_of_reach', array_map(static fn ($warning): string => $warning->code, $found->warnings));
     }
 

@@ -24,13 +24,22 @@ final class TintInvariantsTest extends TestCase
     /** Colours that rubber can have: none so dark and so strong that no reflectance makes them. */
     private function everyColour(callable $holds): void
     {
-        $this->forAll(Generators::tuple(Generators::choose(32, 75), Generators::choose(-20, 20), Generators::choose(-20, 20)))->then(fn (array $n) => $holds(Lab::of((float) $n[0], (float) $n[1], (float) $n[2])));
+        $this->forAll(
+            Generators::tuple(Generators::choose(32, 75), Generators::choose(-20, 20), Generators::choose(-20, 20)),
+        )->then(fn (array $n) => $holds(Lab::of((float) $n[0], (float) $n[1], (float) $n[2])));
     }
 
     private function everyPigment(callable $holds): void
     {
-        $this->forAll(Generators::tuple(Generators::choose(400, 680), Generators::choose(30, 120), Generators::choose(2, 60), Generators::choose(2, 30), Generators::choose(5, 150), Generators::choose(5, 80)))
-            ->then(fn (array $n) => $holds(Palette::pigment('some', $n[0], $n[1], $n[2] / 10.0, $n[3] / 10.0), $n[4] / 100.0, $n[5] / 10.0));
+        $this->forAll(
+            Generators::tuple(
+                Generators::choose(400, 680), Generators::choose(30, 120), Generators::choose(2, 60), Generators::choose(2, 30),
+                Generators::choose(5, 150), Generators::choose(5, 80),
+            ),
+        )
+            ->then(
+                fn (array $n) => $holds(Palette::pigment('some', $n[0], $n[1], $n[2] / 10.0, $n[3] / 10.0), $n[4] / 100.0, $n[5] / 10.0),
+            );
     }
 
     private static function over(Colourant $pigment, float $load, float $mm, float $l): Lab
@@ -63,7 +72,9 @@ final class TintInvariantsTest extends TestCase
         $this->everyColour(function (Lab $lab): void {
             self::assertEqualsWithDelta($lab->toArray(), Lab::ofLinear($lab->linear())->toArray(), 0.05);
         });
-        $this->forAll(Generators::tuple(Generators::choose(0, 255), Generators::choose(0, 255), Generators::choose(0, 255)))->then(function (array $rgb): void {
+        $this->forAll(
+            Generators::tuple(Generators::choose(0, 255), Generators::choose(0, 255), Generators::choose(0, 255)),
+        )->then(function (array $rgb): void {
             $hex = vsprintf('#%02x%02x%02x', $rgb);
             self::assertSame($hex, Srgb::hex(Srgb::ofHex($hex)));
         });
@@ -79,7 +90,9 @@ final class TintInvariantsTest extends TestCase
     public function test_thicker_and_fuller_layers_hide_more(): void
     {
         $this->everyPigment(function (Colourant $pigment, float $load, float $mm): void {
-            $ratio = static fn (float $of, float $thick): float => Translucency::of(self::over($pigment, $of, $thick, 95.0), self::over($pigment, $of, $thick, 12.0))->contrastRatio;
+            $ratio = static fn (float $of, float $thick): float => Translucency::of(
+                self::over($pigment, $of, $thick, 95.0), self::over($pigment, $of, $thick, 12.0),
+            )->contrastRatio;
 
             self::assertGreaterThanOrEqual($ratio($load, $mm) - 1e-9, $ratio($load, 1.5 * $mm));
             self::assertGreaterThanOrEqual($ratio($load, $mm) - 0.02, $ratio(1.5 * $load, $mm));
@@ -98,7 +111,9 @@ final class TintInvariantsTest extends TestCase
     public function test_half_of_a_pigment_twice_is_all_of_it(): void
     {
         $this->everyPigment(function (Colourant $pigment, float $load, float $mm): void {
-            $twice = (new Mixture(Palette::base(), $mm, Spectrum::of(Lab::of(95.0, 0.0, 0.0))))->lab([$pigment, $pigment], [$load / 2.0, $load / 2.0]);
+            $twice = (new Mixture(Palette::base(), $mm, Spectrum::of(Lab::of(95.0, 0.0, 0.0))))->lab(
+                [$pigment, $pigment], [$load / 2.0, $load / 2.0],
+            );
 
             self::assertEqualsWithDelta(self::over($pigment, $load, $mm, 95.0)->toArray(), $twice->toArray(), 1e-9);
         });

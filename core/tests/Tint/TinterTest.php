@@ -26,7 +26,10 @@ final class TinterTest extends TestCase
 
     public function test_a_hidden_recipe_of_three_is_found_again_among_twelve_and_in_time(): void
     {
-        foreach ([['fawn' => 0.8, 'oxblood' => 0.12, 'bone' => 0.5], ['straw' => 0.4, 'slate' => 0.3, 'moss' => 0.6], ['soot' => 0.05, 'brick' => 0.9, 'sky' => 0.2]] as $hidden) {
+        foreach ([
+            ['fawn' => 0.8, 'oxblood' => 0.12, 'bone' => 0.5], ['straw' => 0.4, 'slate' => 0.3, 'moss' => 0.6],
+            ['soot' => 0.05, 'brick' => 0.9, 'sky' => 0.2],
+        ] as $hidden) {
             $wanted = self::ask(['loads' => $hidden])->recipe->lab;
             $from = hrtime(true);
             $found = self::ask(['target' => ['lab' => $wanted->toArray()]]);
@@ -79,7 +82,10 @@ final class TinterTest extends TestCase
     {
         $chips = self::ask(['loads' => ['russet' => 0.6]])->chips;
 
-        self::assertSame([[1.0, 'light'], [3.0, 'light'], [8.0, 'light'], [1.0, 'dark'], [3.0, 'dark'], [8.0, 'dark']], array_map(static fn (array $c): array => [$c['thickness_mm'], $c['backing']], $chips));
+        self::assertSame(
+            [[1.0, 'light'], [3.0, 'light'], [8.0, 'light'], [1.0, 'dark'], [3.0, 'dark'], [8.0, 'dark']],
+            array_map(static fn (array $c): array => [$c['thickness_mm'], $c['backing']], $chips),
+        );
         self::assertGreaterThan($chips[2]['lab']->l, $chips[0]['lab']->l);
         self::assertLessThan($chips[0]['lab']->l, $chips[3]['lab']->l);
     }
@@ -104,7 +110,9 @@ final class TinterTest extends TestCase
 
     public function test_the_difference_alone_is_answered_on_the_console(): void
     {
-        $output = (new Command(Shipped::shelves(), Words::book()))->run(['tint'], '{"delta_e": {"from": [50, 2.6772, -79.7751], "to": [50, 0, -82.7485]}}');
+        $output = (new Command(Shipped::shelves(), Words::book()))->run(
+            ['tint'], '{"delta_e": {"from": [50, 2.6772, -79.7751], "to": [50, 0, -82.7485]}}',
+        );
 
         self::assertSame(0, $output->exit);
         self::assertEqualsWithDelta(2.0425, json_decode($output->text, true)['delta_e'], 0.00005);
@@ -113,7 +121,8 @@ final class TinterTest extends TestCase
     public function test_nonsense_is_refused_at_its_field(): void
     {
         foreach ([
-            [['target' => ['lab' => [160, 0, 0]]], 'target.lab'], [['loads' => ['glitter' => 1]], 'loads.glitter'], [[], 'target'], [['loads' => ['fawn' => -1]], 'loads.fawn'],
+            [['target' => ['lab' => [160, 0, 0]]], 'target.lab'], [['loads' => ['glitter' => 1]], 'loads.glitter'], [[], 'target'],
+            [['loads' => ['fawn' => -1]], 'loads.fawn'],
             [['loads' => [], 'thickness_mm' => 0], 'thickness_mm'], [['loads' => [], 'backing_lab' => [1, 2]], 'backing_lab'],
             [['loads' => [], 'pigments' => [['name' => 'mystery']]], 'pigments.0.drawdowns'],
         ] as [$more, $field]) {

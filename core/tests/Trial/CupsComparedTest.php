@@ -48,14 +48,22 @@ final class CupsComparedTest extends TestCase
     public function test_alike_open_and_leaning(): void
     {
         self::assertSame(VerdictResult::OPEN, (new CupsCompared)->of(['a' => [3.0], 'b' => []])->word);
-        self::assertSame(VerdictResult::SAME, (new CupsCompared)->of(['a' => [3.0, 2.0, 3.0, 2.0, 3.0], 'b' => [2.0, 3.0, 3.0, 2.0, 3.0]])->word);
-        self::assertSame(VerdictResult::LEANS, (new CupsCompared)->of(['a' => [4.0, 4.0, 4.0, 4.0, 4.0, 3.0], 'b' => [3.0, 3.0, 3.0, 3.0, 3.0, 4.0]])->word);
+        self::assertSame(
+            VerdictResult::SAME, (new CupsCompared)->of(['a' => [3.0, 2.0, 3.0, 2.0, 3.0], 'b' => [2.0, 3.0, 3.0, 2.0, 3.0]])->word,
+        );
+        self::assertSame(
+            VerdictResult::LEANS,
+            (new CupsCompared)->of(['a' => [4.0, 4.0, 4.0, 4.0, 4.0, 3.0], 'b' => [3.0, 3.0, 3.0, 3.0, 3.0, 4.0]])->word,
+        );
     }
 
     /** By another route: each pair by its own permutation test; two questions, each corrected by Holm for itself. */
     public function test_every_pair_is_compared_and_what_was_left_alone_first(): void
     {
-        $scores = ['alone' => [0.0, 0.0, 1.0, 0.0], 'vacuum' => [3.0, 4.0, 3.0, 4.0], 'pot' => [4.0, 3.0, 4.0, 3.0], 'heat' => [1.0, 0.0, 1.0, 1.0]];
+        $scores = [
+            'alone' => [0.0, 0.0, 1.0, 0.0], 'vacuum' => [3.0, 4.0, 3.0, 4.0], 'pot' => [4.0, 3.0, 4.0, 3.0],
+            'heat' => [1.0, 0.0, 1.0, 1.0],
+        ];
         $verdict = (new CupsCompared)->of($scores, 'alone');
         self::assertCount(6, $verdict->pairs);
         self::assertSame([true, true, true, false, false, false], array_column($verdict->pairs, 'left_alone'));
@@ -66,14 +74,19 @@ final class CupsComparedTest extends TestCase
             self::assertGreaterThanOrEqual($pair['other_mean'], $pair['one_mean']);
         }
         $first = array_column(array_slice($verdict->pairs, 0, 3), 'chance');
-        self::assertEqualsWithDelta(min(1.0, 3.0 * min($first)), min(array_column(array_slice($verdict->pairs, 0, 3), 'corrected')), 1e-12, 'The least of three is multiplied by three, not by six.');
+        self::assertEqualsWithDelta(
+            min(1.0, 3.0 * min($first)), min(array_column(array_slice($verdict->pairs, 0, 3), 'corrected')), 1e-12,
+            'The least of three is multiplied by three, not by six.',
+        );
         self::assertSame([false], array_column((new CupsCompared)->of(['a' => [1.0, 2.0], 'b' => [3.0, 4.0]])->pairs, 'left_alone'));
     }
 
     public function test_more_variants_ask_for_more(): void
     {
         $two = (new CupsCompared)->of(['a' => [4.0, 4.0, 4.0, 4.0], 'b' => [1.0, 1.0, 1.0, 1.0]])->against[0];
-        $four = (new CupsCompared)->of(['a' => [4.0, 4.0, 4.0, 4.0], 'b' => [1.0, 1.0, 1.0, 1.0], 'c' => [1.0, 1.0, 1.0, 1.0], 'd' => [1.0, 1.0, 1.0, 1.0]])->against[0];
+        $four = (new CupsCompared)->of([
+            'a' => [4.0, 4.0, 4.0, 4.0], 'b' => [1.0, 1.0, 1.0, 1.0], 'c' => [1.0, 1.0, 1.0, 1.0], 'd' => [1.0, 1.0, 1.0, 1.0],
+        ])->against[0];
         self::assertSame($two['chance'], $four['chance']);
         self::assertEqualsWithDelta(3.0 * $two['chance'], $four['corrected'], 1e-12);
     }

@@ -18,6 +18,11 @@ final class UnitsTest extends TestCase
 {
     public function test_mass_and_volume_meet_in_the_density(): void
     {
+        // 100 g of 1.25 and 50 g of 0.8 are 80 ml and 62.5 ml.
+        self::assertEqualsWithDelta(
+            150.0 / 142.5, Density::together([[100.0, Density::of(1.25)], [50.0, Density::of(0.8)]])->gPerMl, 1e-12,
+        );
+        self::assertEqualsWithDelta(1.1, Density::together([[3.0, Density::of(1.1)], [0.0, Density::of(9.0)]])->gPerMl, 1e-12);
         $density = Density::of(1.25);
 
         self::assertEqualsWithDelta(125.0, Millilitres::of(100.0)->massAt($density)->g, 1e-12);
@@ -50,8 +55,10 @@ final class UnitsTest extends TestCase
     public function test_what_cannot_be_is_refused(): void
     {
         foreach ([
-            static fn (): Grams => Grams::of(-0.1), static fn (): Grams => Grams::of(NAN), static fn (): Millilitres => Millilitres::of(-1.0), static fn (): Minutes => Minutes::of(INF),
-            static fn (): Density => Density::of(0.0), static fn (): Celsius => Celsius::of(-1.0), static fn (): Celsius => Celsius::of(61.0),
+            static fn (): Grams => Grams::of(-0.1), static fn (): Grams => Grams::of(NAN),
+            static fn (): Millilitres => Millilitres::of(-1.0), static fn (): Minutes => Minutes::of(INF),
+            static fn (): Density => Density::of(0.0), static fn (): Celsius => Celsius::of(-1.0),
+            static fn (): Celsius => Celsius::of(61.0),
         ] as $make) {
             try {
                 $make();

@@ -29,16 +29,27 @@ final class VolumeEstimatorTest extends TestCase
         yield 'a box around a part of known volume' => [[...$box, 'part' => ['volume_ml' => 100]], [297, 300, 303]];
         yield 'a box around a part that displaced water' => [[...$box, 'part' => ['displaced_ml' => 50]], [348.5, 350, 351.5]];
         yield 'a box around a block' => [[...$box, 'part' => ['l_mm' => 50, 'w_mm' => 40, 'h_mm' => 20, 'form' => 'box']], [360, 360, 362]];
-        yield 'a box around a cylinder' => [[...$box, 'part' => ['l_mm' => 50, 'w_mm' => 40, 'h_mm' => 40, 'form' => 'cylinder']], [336, 337.2, 340]];
-        yield 'a box around an egg' => [[...$box, 'part' => ['l_mm' => 50, 'w_mm' => 40, 'h_mm' => 40, 'form' => 'ellipsoid']], [356, 358.08, 360]];
-        yield 'a box around a sculpture' => [[...$box, 'part' => ['l_mm' => 50, 'w_mm' => 40, 'h_mm' => 40, 'form' => 'sculpted']], [348, 358.4, 368]];
+        yield 'a box around a cylinder' => [
+            [...$box, 'part' => ['l_mm' => 50, 'w_mm' => 40, 'h_mm' => 40, 'form' => 'cylinder']], [336, 337.2, 340],
+        ];
+        yield 'a box around an egg' => [
+            [...$box, 'part' => ['l_mm' => 50, 'w_mm' => 40, 'h_mm' => 40, 'form' => 'ellipsoid']], [356, 358.08, 360],
+        ];
+        yield 'a box around a sculpture' => [
+            [...$box, 'part' => ['l_mm' => 50, 'w_mm' => 40, 'h_mm' => 40, 'form' => 'sculpted']], [348, 358.4, 368],
+        ];
         yield 'a tube' => [['method' => 'cylinder', 'diameter_mm' => 60, 'height_mm' => 100], [282.743, 282.743, 282.743]];
         yield 'rice poured back' => [['method' => 'displacement', 'poured_back_ml' => 250], [240, 250, 260]];
         yield 'clay in a measure, and a funnel' => [['method' => 'blanket', 'clay_ml' => 200, 'pour_up_ml' => 30], [220, 230, 240]];
         yield 'a blanket by area and thickness' => [['method' => 'blanket', 'area_mm2' => 20000, 'thickness_mm' => 10], [170, 200, 230]];
-        yield 'three coats' => [['method' => 'coats', 'area_mm2' => 50000, 'coats' => [['thickness_mm' => 1], ['thickness_mm' => 2], ['thickness_mm' => 2]]], [212.5, 250, 287.5]];
+        yield 'three coats' => [
+            ['method' => 'coats', 'area_mm2' => 50000, 'coats' => [['thickness_mm' => 1], ['thickness_mm' => 2], ['thickness_mm' => 2]]],
+            [212.5, 250, 287.5],
+        ];
         yield 'forty pieces of 23 ml' => [['method' => 'pieces', 'pieces' => 40, 'each_ml' => 23], [892.4, 920, 947.6]];
-        yield 'with their spouts, and five in a hundred lost' => [['method' => 'pieces', 'pieces' => 40, 'each_ml' => 23, 'spout_ml' => 4, 'allowance_pct' => 5], [1099.98, 1134, 1168.02]];
+        yield 'with their spouts, and five in a hundred lost' => [
+            ['method' => 'pieces', 'pieces' => 40, 'each_ml' => 23, 'spout_ml' => 4, 'allowance_pct' => 5], [1099.98, 1134, 1168.02],
+        ];
         yield 'a mesh' => [['method' => 'mesh', 'volume_ml' => 400], [398, 400, 402]];
         yield 'allowance and what was learnt multiply' => [[...$box, 'allowance_pct' => 10, 'correction_pct' => -5], [418, 418, 418]];
     }
@@ -57,7 +68,10 @@ final class VolumeEstimatorTest extends TestCase
 
     public function test_a_part_known_by_its_outer_box_is_over_estimated_and_the_last_batch_waits(): void
     {
-        $result = self::estimate(['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50], 'part' => ['l_mm' => 80, 'w_mm' => 60, 'h_mm' => 40, 'form' => 'sculpted']]);
+        $result = self::estimate([
+            'method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50],
+            'part' => ['l_mm' => 80, 'w_mm' => 60, 'h_mm' => 40, 'form' => 'sculpted'],
+        ]);
 
         self::assertSame('outer_box', $result->warnings[0]->code);
         self::assertStringContainsString('Mix the last cup only when you see the level', Words::of($result->advice));
@@ -65,7 +79,9 @@ final class VolumeEstimatorTest extends TestCase
 
     public function test_reconciling_gives_the_part_and_a_correction_that_would_have_been_right(): void
     {
-        $in = ['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50], 'part' => ['volume_ml' => 120], 'allowance_pct' => 10];
+        $in = [
+            'method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50], 'part' => ['volume_ml' => 120], 'allowance_pct' => 10,
+        ];
         $after = self::estimate([...$in, 'used' => ['mass_g' => 324.0, 'sg' => 1.08]]);
 
         self::assertNotNull($after->reconciliation);
@@ -90,7 +106,9 @@ final class VolumeEstimatorTest extends TestCase
     {
         $box = ['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => 50]];
         yield 'a part larger than its box' => [[...$box, 'part' => ['volume_ml' => 500]], 'part.volume_ml', 'not smaller'];
-        yield 'a part longer than its box' => [[...$box, 'part' => ['l_mm' => 130, 'w_mm' => 10, 'h_mm' => 10, 'form' => 'box']], 'part.l_mm', '130 mm long'];
+        yield 'a part longer than its box' => [
+            [...$box, 'part' => ['l_mm' => 130, 'w_mm' => 10, 'h_mm' => 10, 'form' => 'box']], 'part.l_mm', '130 mm long',
+        ];
         yield 'a part without a size' => [[...$box, 'part' => []], 'part.volume_ml', 'how large'];
         yield 'an unknown method' => [['method' => 'guess'], 'method', 'Choose one of'];
         yield 'a field of another method' => [[...$box, 'clay_ml' => 3], 'clay_ml', 'no field'];
@@ -99,7 +117,9 @@ final class VolumeEstimatorTest extends TestCase
         yield 'pieces of nothing' => [['method' => 'pieces', 'pieces' => 2, 'each_ml' => 0], 'each_ml', 'more than 0'];
         yield 'no coats' => [['method' => 'coats', 'area_mm2' => 100, 'coats' => []], 'coats', 'at least one coat'];
         yield 'an empty height' => [['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => null]], 'box.h_mm', 'missing'];
-        yield 'a negative height' => [['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => -50]], 'box.h_mm', 'more than 0'];
+        yield 'a negative height' => [
+            ['method' => 'box', 'box' => ['l_mm' => 100, 'w_mm' => 80, 'h_mm' => -50]], 'box.h_mm', 'more than 0',
+        ];
     }
 
     /** @param  array<string, mixed>  $in */

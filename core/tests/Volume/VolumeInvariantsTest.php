@@ -29,11 +29,14 @@ final class VolumeInvariantsTest extends TestCase
     private function everyMould(callable $holds): void
     {
         $this->forAll(Generators::tuple(
-            Generators::choose(40, 600), Generators::choose(40, 400), Generators::choose(20, 300), Generators::choose(30, 85), Generators::choose(0, 3), Generators::choose(0, 6), Generators::choose(0, 30),
+            Generators::choose(40, 600), Generators::choose(40, 400), Generators::choose(20, 300), Generators::choose(30, 85),
+            Generators::choose(0, 3), Generators::choose(0, 6), Generators::choose(0, 30),
         ))->then(static function (array $n) use ($holds): void {
             [$l, $w, $h, $fills, $form, $method, $allowance] = $n;
             $box = ['l_mm' => $l, 'w_mm' => $w, 'h_mm' => $h];
-            $part = static fn (string $form): array => ['l_mm' => $l * $fills / 100, 'w_mm' => $w * $fills / 100, 'h_mm' => $h * $fills / 100, 'form' => $form];
+            $part = static fn (string $form): array => [
+                'l_mm' => $l * $fills / 100, 'w_mm' => $w * $fills / 100, 'h_mm' => $h * $fills / 100, 'form' => $form,
+            ];
             $holds([...match ($method) {
                 0 => ['method' => 'box', 'box' => $box, 'part' => $part(self::FORMS[$form])],
                 1 => ['method' => 'box', 'box' => $box, 'part' => ['volume_ml' => $l * $w * $h / 1000 * $fills / 100]],

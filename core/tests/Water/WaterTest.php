@@ -23,7 +23,10 @@ final class WaterTest extends TestCase
 {
     private const LURE = [
         'body' => ['volume_ml' => 42, 'centre_mm' => [0, 0, 0]], 'resin' => ['base_sg' => 1.06, 'filler_sg' => 0.17, 'filler_pct' => 7],
-        'hardware' => [['name' => 'hooks', 'mass_g' => 2.4, 'sg' => 7.85, 'inside' => false, 'at_mm' => [4, 0, -9]], ['name' => 'wire', 'mass_g' => 1.1, 'sg' => 7.85, 'inside' => true, 'at_mm' => [0, 0, -1]]],
+        'hardware' => [
+            ['name' => 'hooks', 'mass_g' => 2.4, 'sg' => 7.85, 'inside' => false, 'at_mm' => [4, 0, -9]],
+            ['name' => 'wire', 'mass_g' => 1.1, 'sg' => 7.85, 'inside' => true, 'at_mm' => [0, 0, -1]],
+        ],
         'water_sg' => 0.998, 'target_pct' => 6, 'ballast' => ['sg' => 11.34, 'inside' => true], 'trim_deg' => 8,
     ];
 
@@ -46,7 +49,9 @@ final class WaterTest extends TestCase
     {
         foreach ([-20, 0, 3, 12] as $target) {
             foreach ([true, false] as $inside) {
-                yield "{$target} %, ".($inside ? 'inside' : 'outside') => [['target_pct' => $target, 'ballast' => ['sg' => 11.34, 'inside' => $inside], 'resin' => ['sg' => 0.61]]];
+                yield "{$target} %, ".($inside ? 'inside' : 'outside') => [
+                    ['target_pct' => $target, 'ballast' => ['sg' => 11.34, 'inside' => $inside], 'resin' => ['sg' => 0.61]],
+                ];
             }
         }
     }
@@ -94,8 +99,15 @@ final class WaterTest extends TestCase
     {
         $found = self::reckoned();
         self::assertEqualsWithDelta(8.0, $found->hangs['trim_deg'] ?? null, 1e-6);
-        $by = static fn (float $x, float $y, float $z): BallastResult => self::reckoned(['ballast' => ['sg' => 11.34, 'inside' => true, 'at_mm' => [($found->at[0] ?? 0.0) + $x, ($found->at[1] ?? 0.0) + $y, ($found->at[2] ?? 0.0) + $z]]]);
-        self::assertEqualsWithDelta([8.0, $found->ballast], [$by(0.0, 0.0, 0.0)->hangs['trim_deg'] ?? null, $by(0.0, 0.0, 0.0)->ballast], 1e-6);
+        $by = static fn (float $x, float $y, float $z): BallastResult => self::reckoned([
+            'ballast' => [
+                'sg' => 11.34, 'inside' => true,
+                'at_mm' => [($found->at[0] ?? 0.0) + $x, ($found->at[1] ?? 0.0) + $y, ($found->at[2] ?? 0.0) + $z],
+            ],
+        ]);
+        self::assertEqualsWithDelta(
+            [8.0, $found->ballast], [$by(0.0, 0.0, 0.0)->hangs['trim_deg'] ?? null, $by(0.0, 0.0, 0.0)->ballast], 1e-6,
+        );
         self::assertGreaterThan(8.0, $by(3.0, 0.0, 0.0)->hangs['trim_deg'] ?? 0.0);
         self::assertLessThan(8.0, $by(-3.0, 0.0, 0.0)->hangs['trim_deg'] ?? 90.0);
         self::assertGreaterThan(2.0, abs($by(0.0, 3.0, 0.0)->hangs['lean_deg'] ?? 0.0));
@@ -107,9 +119,14 @@ final class WaterTest extends TestCase
     {
         $at = self::reckoned()->at;
         $straight = self::reckoned(['ballast' => ['sg' => 11.34, 'inside' => true, 'at_mm' => $at]]);
-        $fore = self::reckoned(['body' => ['volume_ml' => 42, 'centre_mm' => [0, 0, 0], 'balance_mm' => [1, 0, 0]], 'ballast' => ['sg' => 11.34, 'inside' => true, 'at_mm' => $at]]);
+        $fore = self::reckoned([
+            'body' => ['volume_ml' => 42, 'centre_mm' => [0, 0, 0], 'balance_mm' => [1, 0, 0]],
+            'ballast' => ['sg' => 11.34, 'inside' => true, 'at_mm' => $at],
+        ]);
         // By hand: the whole body of resin, 42 ml of 0.7757, moved by one millimetre.
-        self::assertEqualsWithDelta($straight->resinSg * 42.0 / $straight->whole, ($fore->centre[0] ?? 0.0) - ($straight->centre[0] ?? 0.0), 1e-9);
+        self::assertEqualsWithDelta(
+            $straight->resinSg * 42.0 / $straight->whole, ($fore->centre[0] ?? 0.0) - ($straight->centre[0] ?? 0.0), 1e-9,
+        );
         self::assertGreaterThan($straight->hangs['trim_deg'] ?? 0.0, $fore->hangs['trim_deg'] ?? 0.0);
     }
 
@@ -120,7 +137,10 @@ final class WaterTest extends TestCase
         self::assertFalse($rest->floats);
         self::assertLessThan(0.01, Direction::of(-1.0, 0.0, 1.0)->angleTo($rest->up ?? Direction::up()));
         self::assertGreaterThan(120.0 * 0.5 ** 0.5 / 2.0, $rest->level, 'The water stands over it.');
-        self::assertNull(self::floating(Shapes::box(100.0, 60.0, 20.0, -50.0, -30.0, -10.0), 300.0, [0.0, 0.0, 0.0])->up, 'Weight and lift in one place: any way round.');
+        self::assertNull(
+            self::floating(Shapes::box(100.0, 60.0, 20.0, -50.0, -30.0, -10.0), 300.0, [0.0, 0.0, 0.0])->up,
+            'Weight and lift in one place: any way round.',
+        );
     }
 
     public function test_what_is_too_heavy_already_is_told_the_filler_that_helps(): void
@@ -131,12 +151,22 @@ final class WaterTest extends TestCase
         self::assertSame('floats_less_impossible', $result->warnings[0]->code);
         self::assertSame(1, preg_match('/With ([\d.]+) % by weight of a filler of 0.17/', $says, $found));
         // With that much it needs none.
-        self::assertEqualsWithDelta(0.0, self::reckoned(['target_pct' => -30, 'resin' => ['base_sg' => 1.06, 'filler_sg' => 0.17, 'filler_pct' => (float) $found[1]]])->ballast, 0.1);
+        self::assertEqualsWithDelta(
+            0.0,
+            self::reckoned([
+                'target_pct' => -30, 'resin' => ['base_sg' => 1.06, 'filler_sg' => 0.17, 'filler_pct' => (float) $found[1]],
+            ])->ballast,
+            0.1,
+        );
     }
 
     public function test_ballast_lighter_than_resin_and_hardware_larger_than_the_body_are_refused(): void
     {
-        foreach ([[['ballast' => ['sg' => 0.7, 'inside' => true]], 'ballast.sg'], [['hardware' => [['name' => 'anchor', 'mass_g' => 900, 'sg' => 7.85, 'inside' => true]]], 'hardware'], [['body' => ['volume_ml' => 42, 'centre_mm' => [1, 2]]], 'body.centre_mm']] as [$with, $field]) {
+        foreach ([
+            [['ballast' => ['sg' => 0.7, 'inside' => true]], 'ballast.sg'],
+            [['hardware' => [['name' => 'anchor', 'mass_g' => 900, 'sg' => 7.85, 'inside' => true]]], 'hardware'],
+            [['body' => ['volume_ml' => 42, 'centre_mm' => [1, 2]]], 'body.centre_mm'],
+        ] as [$with, $field]) {
             try {
                 self::reckoned($with);
                 self::fail('It was reckoned.');
@@ -151,7 +181,9 @@ final class WaterTest extends TestCase
     {
         $survey = (new Surveyor)->survey($mesh);
 
-        return (new Floating)->rest($survey->mesh, $survey->volume, $mass, $centre ?? $survey->centre, 1.0, $up ?? Direction::of(0.1, 0.15, 1.0));
+        return (new Floating)->rest(
+            $survey->mesh, $survey->volume, $mass, $centre ?? $survey->centre, 1.0, $up ?? Direction::of(0.1, 0.15, 1.0),
+        );
     }
 
     public function test_a_flat_board_lies_flat_and_dips_by_its_density(): void
@@ -170,7 +202,10 @@ final class WaterTest extends TestCase
         $rest = self::floating(Shapes::box(400.0, 30.0, 30.0), 0.5 * 360.0);
         $up = $rest->up ?? Direction::of(1, 0, 0);
 
-        self::assertEqualsWithDelta(45.0, min($up->angleTo(Direction::of(0, 0, 1)), $up->angleTo(Direction::of(0, 1, 0)), $up->angleTo(Direction::of(0, -1, 0))), 0.1);
+        self::assertEqualsWithDelta(
+            45.0, min($up->angleTo(Direction::of(0, 0, 1)), $up->angleTo(Direction::of(0, 1, 0)), $up->angleTo(Direction::of(0, -1, 0))),
+            0.1,
+        );
         self::assertEqualsWithDelta(180.0, $rest->wetMl, 0.01);
     }
 

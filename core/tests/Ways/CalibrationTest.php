@@ -23,8 +23,12 @@ final class CalibrationTest extends TestCase
             $hand = self::beta(4.0 * $usual, 4.0 * (1.0 - $usual), $uniform);
             $all = mt_rand(0, 30);
             $good = count(array_filter(range(1, max(1, $all)), static fn (): bool => $uniform() < $hand));
-            $past = $all === 0 ? [] : [['kind' => 'open-block', 'base' => 'pr-25', 'cast' => 'hv-08', 'good' => min($good, $all), 'all' => $all]];
-            $share = Past::from(Fields::of(['past' => $past]))->of('open-block', ['pr-25'], ['hv-08'], $usual, $book->usualCounts, $book->alikeCounts)['share'];
+            $past = $all === 0
+                ? []
+                : [['kind' => 'open-block', 'base' => 'pr-25', 'cast' => 'hv-08', 'good' => min($good, $all), 'all' => $all]];
+            $share = Past::from(Fields::of(['past' => $past]))->of(
+                'open-block', ['pr-25'], ['hv-08'], $usual, $book->usualCounts, $book->alikeCounts,
+            )['share'];
             if (abs($share->mean() - 0.8) <= 0.025) {
                 $given++;
                 $sum += $share->mean();
@@ -46,7 +50,9 @@ final class CalibrationTest extends TestCase
             $hand = self::beta(4.0 * 0.85, 4.0 * 0.15, $uniform);
             $all = mt_rand(3, 40);
             $good = count(array_filter(range(1, $all), static fn (): bool => $uniform() < $hand));
-            $share = Past::from(Fields::of(['past' => [['kind' => 'k', 'base' => 'b', 'cast' => 'c', 'good' => $good, 'all' => $all]]]))->of('k', ['b'], ['c'], 0.85, 4.0, 0.25)['share'];
+            $share = Past::from(Fields::of([
+                'past' => [['kind' => 'k', 'base' => 'b', 'cast' => 'c', 'good' => $good, 'all' => $all]],
+            ]))->of('k', ['b'], ['c'], 0.85, 4.0, 0.25)['share'];
             $within += $hand >= $share->quantile(0.1) && $hand <= $share->quantile(0.9) ? 1 : 0;
         }
         self::assertEqualsWithDelta(0.8, $within / 2500, 0.03);

@@ -27,9 +27,13 @@ final class EverythingTriedTest extends TestCase
 
     public function test_on_a_shelf_of_six_everything_that_could_be_asked_for_is_beaten_or_answered(): void
     {
-        $asked = Thirty::asked(['casts' => ['code' => 'ur-35', 'count' => 12, 'ready_by_h' => null], 'hands' => ['days' => Thirty::days(60)]]);
+        $asked = Thirty::asked([
+            'casts' => ['code' => 'ur-35', 'count' => 12, 'ready_by_h' => null], 'hands' => ['days' => Thirty::days(60)],
+        ]);
         $answer = Thirty::told($asked);
-        $measures = static fn (array $way): array => [(float) $way['per_piece'], (float) $way['done_min'], (float) $way['hands_min'], (float) $way['chance']];
+        $measures = static fn (array $way): array => [
+            (float) $way['per_piece'], (float) $way['done_min'], (float) $way['hands_min'], (float) $way['chance'],
+        ];
         $front = array_map($measures, $answer['ways']);
         self::assertFalse($answer['stopped_early']);
         self::assertLessThan(8, count($front), 'Else some were left out to spread the rest.');
@@ -40,7 +44,10 @@ final class EverythingTriedTest extends TestCase
         foreach ($shelves->ways->kinds as $kind => $worked) {
             foreach ($asked['shelf'] as $base) {
                 foreach ([null, ...array_keys($shelves->contacts->releases)] as $release) {
-                    $ways = $combiner->just($kind, $worked, $worked->isPrinted() ? null : $shelves->materials->base($base), $shelves->materials->base('ur-35'), $release);
+                    $ways = $combiner->just(
+                        $kind, $worked, $worked->isPrinted() ? null : $shelves->materials->base($base), $shelves->materials->base('ur-35'),
+                        $release,
+                    );
                     foreach ($ways instanceof Phrase ? [] : $ways as $way) {
                         $draft = $drafter->draft($way);
                         if (! $draft instanceof Draft) {
@@ -48,9 +55,14 @@ final class EverythingTriedTest extends TestCase
                         }
                         $its = WayAnswer::of($draft, $request)->measures();
                         $tried++;
-                        $isCovered = array_filter($front, static fn (array $one): bool => Front::beats($one, $its) || self::isAsGood($one, $its)) !== [];
+                        $isCovered = array_filter(
+                            $front, static fn (array $one): bool => Front::beats($one, $its) || self::isAsGood($one, $its),
+                        ) !== [];
                         // A release only some hold to part is no way while a sure one is there.
-                        self::assertTrue($isCovered || in_array($release, ['cooking-oil', 'detergent-film'], true), $draft->id().' '.json_encode($its, JSON_THROW_ON_ERROR));
+                        self::assertTrue(
+                            $isCovered || in_array($release, ['cooking-oil', 'detergent-film'], true),
+                            $draft->id().' '.json_encode($its, JSON_THROW_ON_ERROR),
+                        );
                     }
                 }
             }
@@ -65,7 +77,9 @@ final class EverythingTriedTest extends TestCase
     private static function isAsGood(array $one, array $other): bool
     {
         foreach ($one as $i => $value) {
-            $ahead = max(abs($value), abs($other[$i])) <= 0.0 ? 0.0 : ($i === 3 ? $value - $other[$i] : $other[$i] - $value) / max(abs($value), abs($other[$i]));
+            $ahead = max(abs($value), abs($other[$i])) <= 0.0
+                ? 0.0
+                : ($i === 3 ? $value - $other[$i] : $other[$i] - $value) / max(abs($value), abs($other[$i]));
             // What is the same as something that is the same as another may be a little more apart.
             if ($ahead < -2.5 * Front::SAME) {
                 return false;
@@ -85,9 +99,23 @@ final class EverythingTriedTest extends TestCase
             }
         }
         $shipped = Thirty::ground();
-        $ground = new Ground($shipped->contacts, $shipped->moulds, Shelf::of([...$sheets, ...$more]), $shipped->wear, $shipped->ways, $shipped->casting);
-        $days = array_merge(...array_map(static fn (int $day): array => [[1440 * $day + 480, 1440 * $day + 720], [1440 * $day + 780, 1440 * $day + 1080]], range(0, 89)));
-        $asked = [...Thirty::asked(['casts' => ['code' => null, 'family' => 'silicone-platinum', 'count' => 200, 'ready_by_h' => 2000], 'piece' => ['undercuts' => 'none', 'flat_back' => true, 'original' => ['surface' => 'plaster']], 'gear' => ['printer' => true]]), 'shelf' => array_keys($ground->materials->bases), 'hands' => ['pairs' => 2, 'days' => $days]];
+        $ground = new Ground(
+            $shipped->contacts, $shipped->moulds, Shelf::of([...$sheets, ...$more]), $shipped->wear, $shipped->ways, $shipped->casting,
+        );
+        $days = array_merge(
+            ...array_map(
+                static fn (int $day): array => [[1440 * $day + 480, 1440 * $day + 720], [1440 * $day + 780, 1440 * $day + 1080]],
+                range(0, 89),
+            ),
+        );
+        $asked = [
+            ...Thirty::asked([
+                'casts' => ['code' => null, 'family' => 'silicone-platinum', 'count' => 200, 'ready_by_h' => 2000],
+                'piece' => ['undercuts' => 'none', 'flat_back' => true, 'original' => ['surface' => 'plaster']],
+                'gear' => ['printer' => true],
+            ]),
+            'shelf' => array_keys($ground->materials->bases), 'hands' => ['pairs' => 2, 'days' => $days],
+        ];
         self::assertGreaterThanOrEqual(40, count($asked['shelf']));
         self::assertGreaterThanOrEqual(17, count($ground->ways->kinds));
         $answer = [];
@@ -111,7 +139,9 @@ final class EverythingTriedTest extends TestCase
     public function test_every_kind_of_the_library_is_worked_and_priced(): void
     {
         $shelves = Shipped::shelves();
-        self::assertSame([], array_diff(array_keys($shelves->moulds->kinds), array_keys($shelves->ways->kinds)), 'A kind nobody wrote down how to work.');
+        self::assertSame(
+            [], array_diff(array_keys($shelves->moulds->kinds), array_keys($shelves->ways->kinds)), 'A kind nobody wrote down how to work.',
+        );
         self::assertSame([], array_diff(array_keys($shelves->ways->kinds), array_keys($shelves->moulds->kinds)));
         foreach ($shelves->ways->kinds as $id => $kind) {
             self::assertEqualsWithDelta($kind->isBrushed ? 0.0 : 1.0, array_sum(array_column($kind->stages, 'share')), 1e-9, $id);

@@ -27,12 +27,22 @@ final class Thirty
     {
         return array_replace_recursive([
             'piece' => [
-                'size_mm' => ['l' => 150, 'w' => 42, 'h' => 42], 'volume_ml' => 130, 'area_mm2' => null, 'undercuts' => 'slight', 'detail' => 'fine', 'thinnest_mm' => null, 'flat_back' => false, 'hollow' => false, 'skin' => false,
+                'size_mm' => ['l' => 150, 'w' => 42, 'h' => 42], 'volume_ml' => 130, 'area_mm2' => null, 'undercuts' => 'slight',
+                'detail' => 'fine', 'thinnest_mm' => null, 'flat_back' => false, 'hollow' => false, 'skin' => false,
                 'original' => ['surface' => 'clay-oil-sulphur-free', 'may_be_lost' => true], 'stretch_pct' => null,
             ],
-            'casts' => ['count' => 30, 'code' => 'hv-08', 'heat_c' => null, 'ready_by_h' => 400], 'shelf' => ['pr-10', 'pr-25', 'tr-25', 'br-28', 'hv-08', 'cp-70'],
-            'gear' => ['vacuum' => true, 'pot' => false, 'oven' => true, 'printer' => false, 'scale_g' => 0.1], 'hands' => ['pairs' => 1, 'days' => self::days(20)], 'rack' => [], 'past' => [],
-            'money' => ['currency' => 'EUR', 'hour_rate' => '24.00', 'prices' => ['pr-25' => ['price' => '38.00', 'mass_g' => 1000], 'hv-08' => ['price' => '61.50', 'mass_g' => 5000], 'tr-25' => ['price' => '27.00', 'mass_g' => 1000], 'br-28' => ['price' => '44.00', 'mass_g' => 900], 'cp-70' => ['price' => '9.00', 'mass_g' => 5000]]],
+            'casts' => ['count' => 30, 'code' => 'hv-08', 'heat_c' => null, 'ready_by_h' => 400],
+            'shelf' => ['pr-10', 'pr-25', 'tr-25', 'br-28', 'hv-08', 'cp-70'],
+            'gear' => ['vacuum' => true, 'pot' => false, 'oven' => true, 'printer' => false, 'scale_g' => 0.1],
+            'hands' => ['pairs' => 1, 'days' => self::days(20)], 'rack' => [], 'past' => [],
+            'money' => [
+                'currency' => 'EUR', 'hour_rate' => '24.00',
+                'prices' => [
+                    'pr-25' => ['price' => '38.00', 'mass_g' => 1000], 'hv-08' => ['price' => '61.50', 'mass_g' => 5000],
+                    'tr-25' => ['price' => '27.00', 'mass_g' => 1000], 'br-28' => ['price' => '44.00', 'mass_g' => 900],
+                    'cp-70' => ['price' => '9.00', 'mass_g' => 5000],
+                ],
+            ],
             'room_c' => 21, 'buy_in' => null,
         ], $more);
     }
@@ -59,6 +69,9 @@ final class Thirty
      */
     public static function told(array $asked, ?WaysFinder $finder = null): array
     {
-        return json_decode(json_encode(Words::book()->tell(($finder ?? new WaysFinder(self::ground()))->ask(Fields::of($asked))), JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
+        return json_decode(
+            json_encode(Words::book()->tell(($finder ?? new WaysFinder(self::ground()))->ask(Fields::of($asked))), JSON_THROW_ON_ERROR),
+            true, 64, JSON_THROW_ON_ERROR,
+        );
     }
 }

@@ -21,12 +21,43 @@ final class WaysTest extends TestCase
     public static function pieces(): iterable
     {
         yield 'thirty grips in vinyl' => [[]];
-        yield 'ten of them with a mould on the rack and bought in' => [['casts' => ['count' => 10], 'rack' => [['id' => 7, 'kind' => 'two-part-block', 'base' => 'pr-25', 'left' => ['low' => 30, 'likely' => 70, 'high' => 120]]], 'buy_in' => ['price' => '14.50', 'lead_h' => 96]]];
+        yield 'ten of them with a mould on the rack and bought in' => [
+            [
+                'casts' => ['count' => 10],
+                'rack' => [
+                    ['id' => 7, 'kind' => 'two-part-block', 'base' => 'pr-25', 'left' => ['low' => 30, 'likely' => 70, 'high' => 120]],
+                ],
+                'buy_in' => ['price' => '14.50', 'lead_h' => 96],
+            ],
+        ];
         yield 'urethane in silicone, as soon as can be' => [['casts' => ['count' => 24, 'code' => 'ur-35', 'ready_by_h' => 120]]];
-        yield 'a bust in a glove' => [['piece' => ['size_mm' => ['l' => 420, 'w' => 260, 'h' => 240], 'volume_ml' => 9000, 'undercuts' => 'deep'], 'casts' => ['count' => 3, 'code' => 'cp-70'], 'hands' => ['days' => Thirty::days(40)]]];
-        yield 'a brow on skin, of a sulphur clay' => [['piece' => ['size_mm' => ['l' => 110, 'w' => 50, 'h' => 22], 'volume_ml' => 24, 'undercuts' => 'none', 'flat_back' => true, 'skin' => true, 'original' => ['surface' => 'clay-oil-sulphur']], 'casts' => ['count' => 6, 'code' => 'pr-10']]];
-        yield 'one thing off a plaster' => [['piece' => ['original' => ['surface' => 'plaster']], 'casts' => ['count' => 1, 'code' => 'ur-35'], 'hands' => ['days' => Thirty::days(60)]]];
-        yield 'printed' => [['gear' => ['printer' => true], 'shelf' => ['ur-35', 'hv-08', 'rf-70', 'cp-70', 'cp-70', 'cp-70'], 'casts' => ['code' => 'ur-35', 'count' => 8]]];
+        yield 'a bust in a glove' => [
+            [
+                'piece' => ['size_mm' => ['l' => 420, 'w' => 260, 'h' => 240], 'volume_ml' => 9000, 'undercuts' => 'deep'],
+                'casts' => ['count' => 3, 'code' => 'cp-70'], 'hands' => ['days' => Thirty::days(40)],
+            ],
+        ];
+        yield 'a brow on skin, of a sulphur clay' => [
+            [
+                'piece' => [
+                    'size_mm' => ['l' => 110, 'w' => 50, 'h' => 22], 'volume_ml' => 24, 'undercuts' => 'none', 'flat_back' => true,
+                    'skin' => true, 'original' => ['surface' => 'clay-oil-sulphur'],
+                ],
+                'casts' => ['count' => 6, 'code' => 'pr-10'],
+            ],
+        ];
+        yield 'one thing off a plaster' => [
+            [
+                'piece' => ['original' => ['surface' => 'plaster']], 'casts' => ['count' => 1, 'code' => 'ur-35'],
+                'hands' => ['days' => Thirty::days(60)],
+            ],
+        ];
+        yield 'printed' => [
+            [
+                'gear' => ['printer' => true], 'shelf' => ['ur-35', 'hv-08', 'rf-70', 'cp-70', 'cp-70', 'cp-70'],
+                'casts' => ['code' => 'ur-35', 'count' => 8],
+            ],
+        ];
     }
 
     /** @param  array<string, mixed>  $more */
@@ -37,9 +68,13 @@ final class WaysTest extends TestCase
         $answer = Thirty::told($asked);
         self::assertNotSame([], $answer['ways'], json_encode($answer['left_out'], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR));
         foreach ($answer['ways'] as $way) {
-            $again = static fn (Verb $verb, array $question): array => json_decode(json_encode(Words::book()->tell($verb->answer(Fields::of($question), Shipped::shelves())), JSON_THROW_ON_ERROR), true);
+            $again = static fn (Verb $verb, array $question): array => json_decode(
+                json_encode(Words::book()->tell($verb->answer(Fields::of($question), Shipped::shelves())), JSON_THROW_ON_ERROR), true,
+            );
             $cost = $again(Verb::Cost, $way['asked']['cost']);
-            self::assertSame([$way['per_piece'], $way['total'], $way['cash']], [$cost['per_piece'], $cost['total'], $cost['cash']], $way['id']);
+            self::assertSame(
+                [$way['per_piece'], $way['total'], $way['cash']], [$cost['per_piece'], $cost['total'], $cost['cash']], $way['id'],
+            );
             $day = $again(Verb::Schedule, $way['asked']['schedule']);
             self::assertTrue($day['feasible'], $way['id']);
             self::assertEqualsWithDelta($way['done_min'], $day['end_min'], 1e-6, $way['id']);
@@ -47,11 +82,16 @@ final class WaysTest extends TestCase
             $tests = array_filter($way['stages'], static fn (array $stage): bool => $stage['stage'] === 'test');
             foreach ($way['asked']['contact'] as $contact) {
                 $judged = $again(Verb::Contact, $contact);
-                self::assertTrue($judged['safe'] || ($judged['verdict'] === Verdict::TestFirst->value && $tests !== []), $way['id'].' '.json_encode($contact, JSON_THROW_ON_ERROR));
+                self::assertTrue(
+                    $judged['safe'] || ($judged['verdict'] === Verdict::TestFirst->value && $tests !== []),
+                    $way['id'].' '.json_encode($contact, JSON_THROW_ON_ERROR),
+                );
             }
             if ($way['asked']['life'] !== null) {
                 $low = $again(Verb::Life, $way['asked']['life'])['left']['low'];
-                self::assertGreaterThanOrEqual((int) ceil(ceil($asked['casts']['count'] / ($way['gang'] ?? 1)) / max(1, $low)), $way['moulds'], $way['id']);
+                self::assertGreaterThanOrEqual(
+                    (int) ceil(ceil($asked['casts']['count'] / ($way['gang'] ?? 1)) / max(1, $low)), $way['moulds'], $way['id'],
+                );
             }
             if ($way['asked']['mould'] !== null) {
                 $kinds = array_column($again(Verb::Mould, $way['asked']['mould'])['ranked'], null, 'kind');
@@ -88,7 +128,11 @@ final class WaysTest extends TestCase
     public function test_the_chance_is_what_the_page_says_worked_by_hand(): void
     {
         // Twenty of 24 just so, and 40 of 50 with the rubber and the cast alone the same: a quarter each.
-        $past = [['kind' => 'open-block', 'base' => 'pr-25', 'cast' => 'hv-08', 'good' => 20, 'all' => 24], ['kind' => 'cut-block', 'base' => 'pr-25', 'cast' => 'hv-08', 'good' => 40, 'all' => 50], ['kind' => 'open-block', 'base' => 'pr-10', 'cast' => 'ur-35', 'good' => 0, 'all' => 90]];
+        $past = [
+            ['kind' => 'open-block', 'base' => 'pr-25', 'cast' => 'hv-08', 'good' => 20, 'all' => 24],
+            ['kind' => 'cut-block', 'base' => 'pr-25', 'cast' => 'hv-08', 'good' => 40, 'all' => 50],
+            ['kind' => 'open-block', 'base' => 'pr-10', 'cast' => 'ur-35', 'good' => 0, 'all' => 90],
+        ];
         $answer = Thirty::answer(['past' => $past, 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25']]);
         $way = $answer['why_not']['way'];
         $share = (4 * 0.92 + 20 + 0.25 * 40) / (4 + 24 + 0.25 * 50);
@@ -99,17 +143,31 @@ final class WaysTest extends TestCase
         self::assertGreaterThan($way['chance'], $way['chance_band']['high']);
 
         // A log that says of which family counts as one that says of which sheet.
-        $families = array_map(static fn (array $case): array => [...$case, 'cast' => $case['cast'] === 'hv-08' ? 'plastisol' : $case['cast'], 'base' => $case['base'] === 'pr-25' ? 'silicone-platinum' : $case['base']], $past);
-        self::assertEqualsWithDelta($way['chance'], Thirty::answer(['past' => $families, 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25']])['why_not']['way']['chance'], 1e-9);
+        $families = array_map(
+            static fn (array $case): array => [
+                ...$case, 'cast' => $case['cast'] === 'hv-08' ? 'plastisol' : $case['cast'],
+                'base' => $case['base'] === 'pr-25' ? 'silicone-platinum' : $case['base'],
+            ],
+            $past,
+        );
+        self::assertEqualsWithDelta(
+            $way['chance'],
+            Thirty::answer(['past' => $families, 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25']])['why_not']['way']['chance'],
+            1e-9,
+        );
 
-        $without = Thirty::answer(['past' => $past, 'gear' => ['vacuum' => false], 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25']])['why_not']['way'];
+        $without = Thirty::answer([
+            'past' => $past, 'gear' => ['vacuum' => false], 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25'],
+        ])['why_not']['way'];
         self::assertEqualsWithDelta(0.92 * $way['chance'], $without['chance'], 1e-9, 'Thick mould rubber without vacuum.');
         self::assertStringContainsString('without vacuum', implode(' ', $without['against']));
     }
 
     public function test_moulds_are_as_many_as_life_and_due_want_and_no_more(): void
     {
-        $ask = static fn (array $more): array => Thirty::answer(['why_not' => ['kind' => 'open-block', 'base' => 'pr-25'], ...$more])['why_not']['way'];
+        $ask = static fn (array $more): array => Thirty::answer([
+            'why_not' => ['kind' => 'open-block', 'base' => 'pr-25'], ...$more,
+        ])['why_not']['way'];
         $slow = $ask(['casts' => ['code' => 'ur-35', 'count' => 30, 'ready_by_h' => null], 'hands' => ['days' => Thirty::days(80)]]);
         $low = Shipped::shelves();
         $life = Verb::Life->answer(Fields::of($slow['asked']['life']), $low)['left']['low'];
@@ -140,7 +198,9 @@ final class WaysTest extends TestCase
     public static function whyNots(): iterable
     {
         yield 'a bumper of urethane under hot vinyl' => [['kind' => 'bumper', 'base' => 'ur-35'], 'bears about'];
-        yield 'silicone oil under fresh silicone' => [['kind' => 'open-block', 'base' => 'pr-25', 'cast' => 'pr-10', 'release' => 'silicone-oil-spray'], 'drunk in'];
+        yield 'silicone oil under fresh silicone' => [
+            ['kind' => 'open-block', 'base' => 'pr-25', 'cast' => 'pr-10', 'release' => 'silicone-oil-spray'], 'drunk in',
+        ];
         yield 'nothing between silicone and silicone' => [['kind' => 'open-block', 'base' => 'ur-35'], 'not made of'];
         yield 'a tray for something so deep' => [['kind' => 'flat', 'base' => 'pr-25'], 'Too deep'];
         yield 'without a printer' => [['kind' => 'printed-rigid'], 'no printer'];
@@ -172,8 +232,14 @@ final class WaysTest extends TestCase
 
     public function test_a_patch_that_cleared_is_tested_no_more_and_one_of_another_rubber_says_nothing(): void
     {
-        $ask = static fn (array $tests): array => Thirty::answer(['piece' => ['original' => ['surface' => 'clay-unknown']], 'tests' => $tests, 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25']])['why_not']['way'];
-        $cleared = ['fresh' => 'silicone-platinum', 'surface' => 'clay-unknown', 'base' => 'pr-25', 'sealed_with' => null, 'release' => null, 'passed' => true];
+        $ask = static fn (array $tests): array => Thirty::answer([
+            'piece' => ['original' => ['surface' => 'clay-unknown']], 'tests' => $tests,
+            'why_not' => ['kind' => 'open-block', 'base' => 'pr-25'],
+        ])['why_not']['way'];
+        $cleared = [
+            'fresh' => 'silicone-platinum', 'surface' => 'clay-unknown', 'base' => 'pr-25', 'sealed_with' => null, 'release' => null,
+            'passed' => true,
+        ];
         self::assertSame('test', $ask([])['stages'][0]['stage']);
         self::assertNotSame('test', $ask([$cleared])['stages'][0]['stage']);
         self::assertSame('test', $ask([[...$cleared, 'base' => 'pr-10']])['stages'][0]['stage']);
@@ -185,12 +251,16 @@ final class WaysTest extends TestCase
         $only = Thirty::told([...$asked = Thirty::asked($silicone), 'shelf' => [...$asked['shelf'], 'warm-jelly', 'shellac']]);
         self::assertNotSame([], $only['ways']);
         self::assertSame(['warm-jelly'], array_values(array_unique(array_column($only['ways'], 'release'))));
-        self::assertGreaterThan(1, count(array_unique(array_column(Thirty::answer($silicone)['ways'], 'release'))) + count(Thirty::answer($silicone)['ways']));
+        self::assertGreaterThan(
+            1, count(array_unique(array_column(Thirty::answer($silicone)['ways'], 'release'))) + count(Thirty::answer($silicone)['ways']),
+        );
     }
 
     public function test_a_test_comes_first_with_its_hours_and_its_odds(): void
     {
-        $answer = Thirty::answer(['piece' => ['original' => ['surface' => 'clay-unknown']], 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25']]);
+        $answer = Thirty::answer([
+            'piece' => ['original' => ['surface' => 'clay-unknown']], 'why_not' => ['kind' => 'open-block', 'base' => 'pr-25'],
+        ]);
         $way = $answer['why_not']['way'];
         self::assertSame('test', $way['stages'][0]['stage']);
         self::assertStringContainsString('First of all a patch', $way['first']);

@@ -21,7 +21,10 @@ return [
             [40.2, '00', [21, 20, 20], ''],
             [80.1, '00', [29, 33, 30], 'Read in the cold store, straight off the shelf.'],
         ]],
-        ['PR-25', 'pr-25', 'sf-1', 47, [[0, 'A', [26, 25.5, 26], ''], [15.1, 'A', [18, 19, 18.5], 'As soft as it may get for a gang block.']]],
+        [
+            'PR-25', 'pr-25', 'sf-1', 47,
+            [[0, 'A', [26, 25.5, 26], ''], [15.1, 'A', [18, 19, 18.5], 'As soft as it may get for a gang block.']],
+        ],
         // Out of its form since the day before yesterday, and not read yet.
         ['PR-40', 'pr-40', 'sf-1', 3, [[0, 'A', [], ''], [10.1, 'A', [], '']]],
         ['Crab', 'hv-08', 'vs-1', 52, [[0, '00', [58, 59, 58], ''], [12, '00', [40, 41, 42], 'Swims. Softer and the claws fold.']]],
@@ -48,8 +51,20 @@ return [
     'targets' => ['Faded boot' => [44, 17, 15], 'Forearm, inside' => [70, 9, 17], 'Owl brow, as sketched' => [55, 14, 21]],
     // name, kind, days ago, note, base, what goes in
     'formulas' => [
-        ['Brow skin', 'mix', 88, 'First try. Too firm: the wearer felt every frown.', 'pr-10', [['pi-fawn', 0.8, 'pct_of_total', 'b'], ['pi-oxblood', 0.12, 'pct_of_total', 'b'], ['fl-red', 0.3, 'pct_of_ab', 'b'], ['sf-1', 80, 'pct_of_a', 'after']]],
-        ['Freckle wash', 'paint', 40, 'Flick it off a stiff brush. Three thin passes, never one thick.', 'ax-15', [['pi-russet', 6, 'pct_of_ab', 'after'], ['pi-oxblood', 2, 'pct_of_ab', 'after'], ['nv-1', 500, 'pct_of_ab', 'after']]],
-        ['Vein blush', 'paint', 33, 'Blends for a quarter of an hour, then leave it alone.', 'ax-15', [['pi-oxblood', 4, 'pct_of_ab', 'after'], ['cv-1', 350, 'pct_of_ab', 'after']]],
+        [
+            'Brow skin', 'mix', 88, 'First try. Too firm: the wearer felt every frown.', 'pr-10',
+            [
+                ['pi-fawn', 0.8, 'pct_of_total', 'b'], ['pi-oxblood', 0.12, 'pct_of_total', 'b'], ['fl-red', 0.3, 'pct_of_ab', 'b'],
+                ['sf-1', 80, 'pct_of_a', 'after'],
+            ],
+        ],
+        [
+            'Freckle wash', 'paint', 40, 'Flick it off a stiff brush. Three thin passes, never one thick.', 'ax-15',
+            [['pi-russet', 6, 'pct_of_ab', 'after'], ['pi-oxblood', 2, 'pct_of_ab', 'after'], ['nv-1', 500, 'pct_of_ab', 'after']],
+        ],
+        [
+            'Vein blush', 'paint', 33, 'Blends for a quarter of an hour, then leave it alone.', 'ax-15',
+            [['pi-oxblood', 4, 'pct_of_ab', 'after'], ['cv-1', 350, 'pct_of_ab', 'after']],
+        ],
     ],
 ];

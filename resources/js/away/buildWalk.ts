@@ -1,6 +1,6 @@
 /**
- * Follows a build where the bench computer does not answer: by what it sent ahead of each operation's waits. What is felt with a finger, and
- * what is mixed, is reckoned when it is back.
+ * Follows a build where the bench computer does not answer: by what it sent ahead of each operation's waits. What is felt with a finger,
+ * and what is mixed, is reckoned when it is back.
  */
 import type { BuildAheadView, BuildView } from '../types/server';
 import type { Told } from './walk';

@@ -1,4 +1,7 @@
-/** One cup as it is filled where nobody answers: what the display must read, whether A meets B, and what an over-pour asks for, by the table sent ahead. */
+/**
+ * One cup as it is filled where nobody answers: what the display must read, whether A meets B, and what an over-pour asks for, by the table
+ * sent ahead.
+ */
 import type { AheadView, RunView } from '../types/server';
 import type { Walk } from './walk';
 

@@ -17,6 +17,9 @@ const MOST_LOOKS = 120;
 /** What changes whose page it is: nothing of before is left lying. */
 const CHANGES_HANDS = /^\/(sign-in|sign-out|hands|hands\/rest|welcome\/.*)$/;
 
+/** How often it became another’s page: what was asked for before is not kept after. */
+let turns = 0;
+
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();
 clientsClaim();
@@ -43,8 +46,11 @@ self.addEventListener('fetch', (event) => {
     }
     if (request.method !== 'GET') {
         if (CHANGES_HANDS.test(url.pathname)) {
+            turns++;
             event.respondWith(
                 fetch(request).then(async (answer) => {
+                    // What was asked meanwhile was still answered to the one before.
+                    turns++;
                     await caches.delete(LOOKS);
                     return answer;
                 }),
@@ -73,12 +79,13 @@ self.addEventListener('message', (event) => {
 
 /** From the server where it answers in good time, else as it was kept. */
 async function look(request: Request, key: string, asDocument: boolean): Promise<Response> {
+    const turn = turns;
     const kept = await held(key);
     const fresh = fetch(request).then(async (answer) => {
         if (answer.status >= 502) {
             throw new Error('The server is being restarted.');
         }
-        await learn(key, answer.clone(), asDocument);
+        await learn(key, answer.clone(), asDocument, turn);
         return answer;
     });
     try {
@@ -106,7 +113,7 @@ async function shown(page: Page): Promise<Response> {
         : new Response(documentOf(await shell.text(), page), { headers: { 'Content-Type': 'text/html; charset=UTF-8' } });
 }
 
-async function learn(key: string, answer: Response, asDocument: boolean): Promise<void> {
+async function learn(key: string, answer: Response, asDocument: boolean, turn: number): Promise<void> {
     if (!answer.ok || answer.redirected) {
         return;
     }
@@ -117,22 +124,28 @@ async function learn(key: string, answer: Response, asDocument: boolean): Promis
           : null;
     // Half a page, asked for by the one that is open, is no look.
     if (isPage(page) && 'frame' in page.props && page.props.frame !== null) {
-        await put(key, page, Date.now());
+        await put(key, page, Date.now(), turn);
     }
 }
 
-async function put(key: string, page: Page, at: number): Promise<void> {
-    const looks = await caches.open(LOOKS);
+async function put(key: string, page: Page, at: number, turn: number): Promise<void> {
     const before = await held(key);
+    if (turn !== turns) {
+        return;
+    }
+    const looks = await caches.open(LOOKS);
     // What is newest stands last: the oldest go first.
     await looks.delete(key);
     await looks.put(key, json(before === null ? page : walkable(page, before.page), { [KEPT_AT]: String(at) }));
     const all = await looks.keys();
     await Promise.all(all.slice(0, Math.max(0, all.length - MOST_LOOKS)).map((old) => looks.delete(old)));
+    if (turn !== turns) {
+        await caches.delete(LOOKS);
+    }
 }
 
 async function held(key: string): Promise<{ page: Page; at: number } | null> {
-    const kept = await (await caches.open(LOOKS)).match(key);
+    const kept = await caches.match(key, { cacheName: LOOKS });
     const page: unknown = await kept?.json().catch(() => null);
     return kept !== undefined && isPage(page) ? { page, at: Number(kept.headers.get(KEPT_AT)) } : null;
 }
@@ -143,29 +156,33 @@ async function anyVersion(): Promise<string | null | undefined> {
 }
 
 /** A page that is open and has heard more since: its look stands as it does. */
-async function change(url: string, props: Record<string, unknown>): Promise<void> {
+async function change(url: string, props: Record<string, unknown>, turn = turns): Promise<void> {
     const key = keyOf(url);
     const kept = await held(key);
     if (kept !== null) {
-        await put(key, { ...kept.page, props: { ...kept.page.props, ...props } }, Date.now());
+        await put(key, { ...kept.page, props: { ...kept.page.props, ...props } }, Date.now(), turn);
     }
 }
 
 /** What it takes to walk a run or a build on is kept beside it, also of one that was never opened here. */
-async function ahead(key: string): Promise<void> {
+async function ahead(key: string, turn: number): Promise<void> {
     const walked = /^\/(pours\/\d+(?=\/run$)|builds\/\d+$)/.exec(key)?.[0];
     if (walked !== undefined) {
         const answer = await fetch(`${walked}/ahead`, { headers: { Accept: 'application/json' }, credentials: 'same-origin' });
         if (answer.ok) {
-            await change(key, { ahead: await answer.json() });
+            await change(key, { ahead: await answer.json() }, turn);
         }
     }
 }
 
 /** Looks at what is under way, one after the other, so that each opens later; what was looked at a moment ago is not asked again. */
 async function keep(urls: string[]): Promise<void> {
+    const turn = turns;
     const version = await anyVersion();
     for (const url of urls) {
+        if (turn !== turns) {
+            return;
+        }
         const key = keyOf(url);
         const kept = await held(key);
         if (kept !== null && Date.now() - kept.at < 4 * 60_000) {
@@ -181,8 +198,8 @@ async function keep(urls: string[]): Promise<void> {
                 },
                 credentials: 'same-origin',
             });
-            await learn(key, answer, false);
-            await ahead(key);
+            await learn(key, answer, false, turn);
+            await ahead(key, turn);
         } catch {
             return;
         }

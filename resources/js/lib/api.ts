@@ -1,4 +1,5 @@
 import { letIn } from './comein.svelte';
+import { practice } from './practice.svelte';
 import { PRESS, pressing } from './press';
 import { renewing, token } from './token';
 
@@ -40,7 +41,13 @@ async function sent<T>(method: string, url: string, body: unknown, more: Record<
         response = await renewing(() =>
             fetch(url, {
                 method,
-                headers: { Accept: 'application/json', 'Content-Type': 'application/json', 'X-XSRF-TOKEN': token(), ...more },
+                headers: {
+                    Accept: 'application/json',
+                    'Content-Type': 'application/json',
+                    'X-XSRF-TOKEN': token(),
+                    ...practice.headers(url),
+                    ...more,
+                },
                 body: body === undefined ? null : JSON.stringify(body),
                 signal: AbortSignal.timeout(8000),
             }),

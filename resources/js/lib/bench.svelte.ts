@@ -1,6 +1,7 @@
 import { router } from '@inertiajs/svelte';
 import type { FrameView } from '../types/server';
 import { ask, type Wrong } from './api';
+import { practice } from './practice.svelte';
 import { type Entry, decimalsOf, type Units } from './units';
 import { setZone } from './when';
 
@@ -32,9 +33,13 @@ const SET_BACK_MS = 5000;
 class Bench {
     frame = $state<FrameView | null>(null);
     now = $state(Date.now());
-    /** The clock of this tablet was set back while nobody could say what time it is: moments go on from what the bench computer last said. */
+    /**
+     * The clock of this tablet was set back while nobody could say what time it is: moments go on from what the bench computer last said.
+     */
     clockOff = $state(false);
     #skew = 0;
+    /** At a practice its time may run faster: since when, by how much. */
+    #pace = { from: 0, times: 1 };
     #seen = { date: Date.now(), ran: performance.now() };
     /** Answers may overtake each other: only that to the last question counts. */
     #asked = 0;
@@ -73,6 +78,8 @@ class Bench {
         this.clockOff = keptAt !== null && keptAt > date + SET_BACK_MS;
         this.#skew = frame.strip.now_ms - (keptAt === null || this.clockOff ? date : keptAt);
         this.#seen = { date, ran: performance.now() };
+        this.#pace = { from: date, times: frame.practice?.rate ?? 1 };
+        practice.id = frame.practice?.id ?? null;
         setZone(frame.workshop.time_zone);
         this.frame = frame;
         this.tick();
@@ -86,7 +93,15 @@ class Bench {
             this.clockOff = true;
         }
         this.#seen = { date, ran };
-        this.now = date + this.#skew;
+        this.now = date + this.#skew + (this.#pace.times - 1) * (date - this.#pace.from);
+    }
+
+    /** The clock of a practice, as its bench says it. */
+    paces(now: number, times: number): void {
+        const date = Date.now();
+        this.#skew = now - date;
+        this.#pace = { from: date, times };
+        this.tick();
     }
 
     async refresh(): Promise<void> {

@@ -1,26 +1,11 @@
 import type { Kind } from '../parts/Mark.svelte';
-import type { JobView } from '../types/server';
+import type { JobView, ToChooseView } from '../types/server';
 
 export type Contact = JobView['chain'][number]['contacts'][number];
 /** A way out of a contact that is not safe. */
 export type Way = { kind: string; what: string; adds_min: number; cost_hint: number | null; steps: { kind: string; id: string }[] };
-export type ReleaseWords = {
-    name: string;
-    how: string;
-    hides: number;
-    paint: string;
-    skin_safe: boolean;
-    vapour: boolean;
-    coats: number;
-    minutes: number;
-    every: number;
-    cost: number;
-};
-export type Words = {
-    surfaces: Record<string, string>;
-    releases: Record<string, ReleaseWords>;
-    sealers: Record<string, string>;
-};
+export type Words = ToChooseView['words'];
+export type ReleaseWords = Words['releases'][string];
 
 /** The mark of a contact: what blocks is a cross, what is overruled stays visible as a bar. */
 export function markOf(contact: Pick<Contact, 'blocks' | 'overruled'> & { result: { verdict: string } }): Kind {

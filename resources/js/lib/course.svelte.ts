@@ -18,8 +18,8 @@ type Use<V, A, W extends Walked<V>> = {
 };
 
 /**
- * The course of a run or a build on this screen: as the bench computer said last, and where nobody answers as it is walked from there by what
- * was sent ahead.
+ * The course of a run or a build on this screen: as the bench computer said last, and where nobody answers as it is walked from there by
+ * what was sent ahead.
  */
 export class Course<V extends { last_fact_id: number }, A extends { last_fact_id: number }, W extends Walked<V>> {
     view = $state<V>() as V;

@@ -15,7 +15,10 @@ const QUIET: ScaleView = {
     lost: 'The scale at this tablet says nothing. Look at its cable and whether it is on, or type the reading.',
 };
 
-/** A scale as one weigh-up hears it, that at this tablet before the shop’s: its reading, who else has it, and what is wrong with its display. */
+/**
+ * A scale as one weigh-up hears it, that at this tablet before the shop’s: its reading, who else has it, and what is wrong with its
+ * display.
+ */
 export class LiveScale {
     reading = $state<ScaleView>(SILENT);
     #for: string;

@@ -1,6 +1,8 @@
 import type { Port } from './tabletScale.svelte';
 
-/** A scale that is none, for trying and for tests: it settles like one, says what it shows four times a second, and goes to nought on `T`. */
+/**
+ * A scale that is none, for trying and for tests: it settles like one, says what it shows four times a second, and goes to nought on `T`.
+ */
 export class StandInPort implements Port {
     readable: ReadableStream<Uint8Array> | null = null;
     writable: WritableStream<Uint8Array> | null = null;

@@ -1,4 +1,7 @@
-/** What is set for this tablet alone, where it stands: how loud it knocks, whether it speaks, what a foot or a knuckle presses, and whether words are explained. */
+/**
+ * What is set for this tablet alone, where it stands: how loud it knocks, whether it speaks, what a foot or a knuckle presses, and whether
+ * words are explained.
+ */
 
 const STORE = 'apalos.tablet';
 
@@ -6,6 +9,7 @@ type Set = {
     loud: number;
     speaks: boolean;
     pedal: string | null;
+    /** It prints on letter, and not on A4. */ letter?: boolean;
     /** Words of the craft are explained; by who is at it where nothing was said. */ explains?: boolean;
 };
 
@@ -14,12 +18,13 @@ const usual: Set = { loud: 50, speaks: false, pedal: null };
 function kept(): Set {
     try {
         const read: unknown = JSON.parse(localStorage.getItem(STORE) ?? '{}');
-        const { loud, speaks, pedal, explains } = (typeof read === 'object' && read !== null ? read : {}) as Partial<Set>;
+        const { loud, speaks, pedal, explains, letter } = (typeof read === 'object' && read !== null ? read : {}) as Partial<Set>;
         return {
             loud: typeof loud === 'number' && loud >= 0 && loud <= 100 ? loud : usual.loud,
             speaks: speaks === true,
             pedal: typeof pedal === 'string' && pedal !== '' ? pedal : null,
             ...(typeof explains === 'boolean' ? { explains } : {}),
+            ...(letter === true ? { letter } : {}),
         };
     } catch {
         return usual;
@@ -37,6 +42,9 @@ class Tablet {
     }
     get explains(): boolean | undefined {
         return this.#set.explains;
+    }
+    get letter(): boolean {
+        return this.#set.letter === true;
     }
     get pedal(): string | null {
         return this.#set.pedal;

@@ -1,6 +1,9 @@
 import { ask } from './api';
 
-/** Something that is told by its facts and shown as the server reads them: a mould, a lot, a trial. What cannot be told is said and nothing is lost. */
+/**
+ * Something that is told by its facts and shown as the server reads them: a mould, a lot, a trial. What cannot be told is said and nothing
+ * is lost.
+ */
 export class Tell<T extends object> {
     view = $state() as T;
     trouble = $state<string | null>(null);

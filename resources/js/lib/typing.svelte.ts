@@ -1,8 +1,20 @@
 import { untrack } from 'svelte';
-import { ask } from './api';
+import { type Answer, ask } from './api';
 
 const TWO_DAYS_MS = 48 * 3_600_000;
 const PAUSE_MS = 700;
+
+let last: Promise<unknown> = Promise.resolve();
+
+/**
+ * One question after the other, whichever screen asks: what is forgotten is not overtaken by what was still on its way, nor found again
+ * by the next who looks.
+ */
+function inTurn<T>(method: 'GET' | 'PUT' | 'DELETE', url: string, what?: Record<string, unknown>): Promise<Answer<T>> {
+    const answer = last.then(() => ask<T>(method, url, what));
+    last = answer;
+    return answer;
+}
 
 type Local<T> = { at: number; what: T; sent: boolean };
 
@@ -57,7 +69,7 @@ export class Typing<T extends object> {
         this.#first = this.#last = JSON.stringify(this.value);
         this.again = false;
         localStorage.removeItem(this.#key);
-        void ask('DELETE', '/typed', { screen: this.#screen });
+        void inTurn('DELETE', '/typed', { screen: this.#screen });
     }
 
     /** As it was before anything was typed. */
@@ -87,7 +99,7 @@ export class Typing<T extends object> {
     async #send(): Promise<void> {
         this.#later = undefined;
         const text = this.#last;
-        const answer = await ask('PUT', '/typed', { screen: this.#screen, what: JSON.parse(text) as unknown });
+        const answer = await inTurn('PUT', '/typed', { screen: this.#screen, what: JSON.parse(text) as unknown });
         if (answer.ok && text === this.#last && this.#local() !== null) {
             this.#keep(true);
         }
@@ -100,7 +112,7 @@ export class Typing<T extends object> {
         if (local !== null && !local.sent) {
             return this.#send();
         }
-        const answer = await ask<{ what: T | null }>('GET', `/typed?screen=${encodeURIComponent(this.#screen)}`);
+        const answer = await inTurn<{ what: T | null }>('GET', `/typed?screen=${encodeURIComponent(this.#screen)}`);
         if (!answer.ok || this.#last !== before) {
             return;
         }

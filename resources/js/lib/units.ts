@@ -113,7 +113,8 @@ export function typed(text: string, quantity: Quantity, units: Units): Entry {
 }
 
 /**
- * The decimals a scale of this step shows, as {@link figure} takes them: one for 0.1 or 0.2 g, two for 0.05 g, none for 1 g. In ounces those of
+ * The decimals a scale of this step shows, as {@link figure} takes them: one for 0.1 or 0.2 g, two for 0.05 g, none for 1 g. In ounces
+ * those of
  * a scale that steps in ounces (two for 0.01 oz), else as many as tell one of its steps from the next (three for 0.1 g).
  */
 export const decimalsOf = (step: number, units: Units = 'metric'): number => {

@@ -4,8 +4,8 @@ import { clockTime } from './when';
 export type Teller = { at_ms: number; by?: string; clock_off?: boolean };
 
 /**
- * What has to stand in the record beside facts that were kept on a tablet: who told them where somebody else was at the tablet when they went
- * up, and that their moments are not those its clock showed. Null where nothing has to be said.
+ * What has to stand in the record beside facts that were kept on a tablet: who told them where somebody else was at the tablet when they
+ * went up, and that their moments are not those its clock showed. Null where nothing has to be said.
  */
 export function beside(facts: Teller[], sender: string | null): string | null {
     const others = [...new Set(facts.flatMap((fact) => (fact.by !== undefined && fact.by !== sender ? [fact.by] : [])))];

@@ -25,25 +25,26 @@
 <script lang="ts">
     import Choice from './Choice.svelte';
     import Measure from './Measure.svelte';
+    import * as texts from './AmountEntry.texts';
 
     let { amount = $bindable(), error = null }: { amount: Amount; error?: string | null } = $props();
 </script>
 
 <div class="amount">
-    <Choice label="How much" bind:value={amount.by}>
-        <option value="mass">so much by mass</option><option value="capacity">the mould holds</option><option value="pieces"
-            >so many pieces</option
+    <Choice label={texts.howMuch} bind:value={amount.by}>
+        <option value="mass">{texts.soMuchByMass}</option><option value="capacity">{texts.theMouldHolds}</option><option value="pieces"
+            >{texts.soManyPieces}</option
         >
     </Choice>
     {#if amount.by === 'mass'}<Measure
-            label="Mass"
+            label={texts.mass}
             kind="mass"
             bind:value={amount.mass_g}
             {error}
-        />{:else if amount.by === 'capacity'}<Measure label="It holds" kind="fluid" bind:value={amount.capacity_ml} {error} />{:else}
-        <Measure label="Pieces" kind="plain" bind:value={amount.pieces} {error} />
-        <Measure label="Each takes" kind="fluid" bind:value={amount.each_ml} />
-        <Measure label="Spout of each" kind="fluid" bind:value={amount.spout_ml} hint="where it is poured through one" />
+        />{:else if amount.by === 'capacity'}<Measure label={texts.itHolds} kind="fluid" bind:value={amount.capacity_ml} {error} />{:else}
+        <Measure label={texts.pieces} kind="plain" bind:value={amount.pieces} {error} />
+        <Measure label={texts.eachTakes} kind="fluid" bind:value={amount.each_ml} />
+        <Measure label={texts.spoutOfEach} kind="fluid" bind:value={amount.spout_ml} hint={texts.whereItIsPouredThroughOne} />
     {/if}
 </div>
 

@@ -2,6 +2,7 @@
     /** "It was at …": what is told now happened before. */
     import { bench } from '../lib/bench.svelte';
     import { inField, ofField } from '../lib/when';
+    import * as texts from './AsOf.texts';
 
     type Props = {
         /** The moment; null where it is now. */
@@ -26,9 +27,9 @@
     <p><button type="button" class="link quiet py-3" onclick={open}>{words}</button></p>
 {:else}
     <div class="as-of">
-        <label for={id}>It was at</label>
+        <label for={id}>{texts.itWasAt}</label>
         <input {id} type="datetime-local" class="input fig" max={inField(bench.now)} bind:value={text} oninput={say} />
-        <button type="button" class="btn btn-ghost" onclick={() => (value = null)}>It is now</button>
+        <button type="button" class="btn btn-ghost" onclick={() => (value = null)}>{texts.itIsNow}</button>
     </div>
 {/if}
 

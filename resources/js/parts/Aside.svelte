@@ -3,6 +3,7 @@
     import type { Fact } from '../lib/outbox.svelte';
     import { bench } from '../lib/bench.svelte';
     import { when } from '../lib/when';
+    import * as texts from './Aside.texts';
 
     type Kept = { full: boolean; aside: Fact[]; again: (key: string) => Promise<void>; leave: (key: string) => void };
     let { outbox }: { outbox: Kept } = $props();
@@ -26,14 +27,14 @@
         this page open, or clear the browser’s data for other sites.
     </p>{/if}
 {#if outbox.aside.length > 0}
-    <section class="aside" role="alert" aria-label="Not written down">
+    <section class="aside" role="alert" aria-label={texts.notWrittenDown}>
         <p class="font-bold">The bench computer could not write this down. It is kept on this device.</p>
         <ul>
             {#each outbox.aside as fact (fact.key)}
                 <li>
                     <span>{when(fact.at_ms, bench.now)} {words[fact.kind] ?? fact.kind} {inside(fact.payload)}</span>
-                    <button class="btn" onclick={() => void outbox.again(fact.key)}>Try again</button>
-                    <button class="btn btn-ghost" onclick={() => outbox.leave(fact.key)}>Leave it out</button>
+                    <button class="btn" onclick={() => void outbox.again(fact.key)}>{texts.tryAgain}</button>
+                    <button class="btn btn-ghost" onclick={() => outbox.leave(fact.key)}>{texts.leaveItOut}</button>
                 </li>
             {/each}
         </ul>

@@ -13,6 +13,7 @@
     import Measure from './Measure.svelte';
     import TextLine from './TextLine.svelte';
     import Refused from './Wrong.svelte';
+    import * as texts from './BenchForm.texts';
 
     type Props = {
         /** The room is asked too, and a cup is proposed. */ first?: boolean;
@@ -140,9 +141,9 @@
 </script>
 
 <form class="grid gap-4" onsubmit={hand} novalidate>
-    <TextLine label="The workshop is called" bind:value={form.name} maxlength={80} error={at('name')} {first} />
+    <TextLine label={texts.theWorkshopIsCalled} bind:value={form.name} maxlength={80} error={at('name')} {first} />
     <fieldset>
-        <legend class="quiet mb-1">Units, everywhere</legend>
+        <legend class="quiet mb-1">{texts.unitsEverywhere}</legend>
         <div class="flex flex-wrap gap-1">
             {#each systems as [id, words] (id)}<button
                     type="button"
@@ -154,65 +155,67 @@
         </div>
     </fieldset>
     <div class="grid gap-3 sm:grid-cols-2">
-        <Choice label="Money" bind:value={form.currency} error={at('currency')}>
-            <option value="">not said</option>
-            <optgroup label="often"
+        <Choice label={texts.money} bind:value={form.currency} error={at('currency')}>
+            <option value="">{texts.notSaid}</option>
+            <optgroup label={texts.often}
                 >{#each usual as code (code)}<option value={code}>{names.of(code)} ({code})</option>{/each}</optgroup
             >
-            <optgroup label="all"
+            <optgroup label={texts.all}
                 >{#each currencies.filter((c) => !usual.includes(c)) as code (code)}<option value={code}>{names.of(code)} ({code})</option
                     >{/each}</optgroup
             >
         </Choice>
-        <Choice label="Time zone" bind:value={form.zone} error={at('time_zone')}>
+        <Choice label={texts.timeZone} bind:value={form.zone} error={at('time_zone')}>
             {#each form.zone === '' ? [] : zones(form.zone) as name (name)}<option value={name}>{name.replaceAll('_', ' ')}</option>{/each}
         </Choice>
     </div>
     <fieldset class="grid grid-cols-2 gap-3">
-        <legend class="quiet mb-1">The scale, as its own plate says. New sheets, series and formulas are weighed in its steps.</legend>
-        <Measure label="It steps by" kind="mass" bind:value={form.division} error={at('scale_division_g')} />
-        <Measure label="It carries" kind="mass" bind:value={form.capacity} error={at('scale_capacity_g')} />
+        <legend class="quiet mb-1">{texts.theScaleAsItsOwnPlate}</legend>
+        <Measure label={texts.itStepsBy} kind="mass" bind:value={form.division} error={at('scale_division_g')} />
+        <Measure label={texts.itCarries} kind="mass" bind:value={form.capacity} error={at('scale_capacity_g')} />
     </fieldset>
     <fieldset class="grid gap-2">
-        <legend class="quiet mb-1">The cups you mix in. Every sheet offers them and says which is the smallest that holds it all.</legend>
+        <legend class="quiet mb-1">{texts.theCupsYouMixInEvery}</legend>
         {#each form.cups as cup, i (i)}
             <div class="cup">
-                <Measure label="Cup {i + 1} holds" kind="fluid" bind:value={cup.ml} error={at(`cups.${String(i)}.ml`)} />
-                <Measure label="weighs" kind="mass" bind:value={cup.tare_g} error={at(`cups.${String(i)}.tare_g`)} />
+                <Measure label={texts.cupHolds(i + 1)} kind="fluid" bind:value={cup.ml} error={at(`cups.${String(i)}.ml`)} />
+                <Measure label={texts.weighs} kind="mass" bind:value={cup.tare_g} error={at(`cups.${String(i)}.tare_g`)} />
                 <button
                     type="button"
                     class="btn btn-ghost"
-                    aria-label="Take cup {i + 1} out"
-                    onclick={() => (form.cups = form.cups.filter((_, n) => n !== i))}>Take out</button
+                    aria-label={texts.takeCupOut(i + 1)}
+                    onclick={() => (form.cups = form.cups.filter((_, n) => n !== i))}>{texts.takeOut}</button
                 >
             </div>
         {/each}
         <button type="button" class="btn justify-self-start" onclick={() => (form.cups = [...form.cups, { ml: null, tare_g: null }])}
-            >Add a cup</button
+            >{texts.addACup}</button
         >
     </fieldset>
-    <Choice label="Vacuum chamber" bind:value={form.vacuum} error={at('vacuum')}>
-        <option value="">not said</option><option value="yes">there is one</option><option value="no">there is none</option>
+    <Choice label={texts.vacuumChamber} bind:value={form.vacuum} error={at('vacuum')}>
+        <option value="">{texts.notSaid}</option><option value="yes">{texts.thereIsOne}</option><option value="no"
+            >{texts.thereIsNone}</option
+        >
     </Choice>
     <Measure
-        label="Pairs of hands at the bench"
+        label={texts.pairsOfHandsAtTheBench}
         kind="plain"
         bind:value={form.hands}
         error={at('hands')}
-        hint="The day is laid out for so many."
+        hint={texts.theDayIsLaidOutFor}
     />
     {#if !first}<HeldSchools bind:held={form.schools} />{/if}
     {#if first}<Measure
-            label="The room is"
+            label={texts.theRoomIs}
             kind="temperature"
             bind:value={form.room}
             error={at('room_c')}
-            hint="Every time follows it."
+            hint={texts.everyTimeFollowsIt}
         />{/if}
     <fieldset class="grid grid-cols-2 gap-3">
-        <legend class="quiet mb-1">The working day, as the strip shows it</legend>
-        <TextLine label="It begins" type="time" fig bind:value={form.starts} error={at('day_starts_min')} />
-        <TextLine label="It ends" type="time" fig bind:value={form.ends} error={at('day_ends_min')} />
+        <legend class="quiet mb-1">{texts.theWorkingDayAsTheStrip}</legend>
+        <TextLine label={texts.itBegins} type="time" fig bind:value={form.starts} error={at('day_starts_min')} />
+        <TextLine label={texts.itEnds} type="time" fig bind:value={form.ends} error={at('day_ends_min')} />
         <p class="quiet text-sm col-span-2">One that ends before it begins runs past midnight.</p>
     </fieldset>
     {#if clash !== null}<Clash says={clash} {differs} ontheirs={takeTheirs} onmine={keepMine} />{/if}
@@ -229,7 +232,7 @@
                 onclick={() => {
                     typing.clear();
                     onleave();
-                }}>Leave it</button
+                }}>{texts.leaveIt}</button
             >{/if}
     </div>
 </form>

@@ -7,6 +7,7 @@
     import { say } from '../lib/tablet.svelte';
     import { when } from '../lib/when';
     import type { FrameView } from '../types/server';
+    import * as texts from './Calls.texts';
 
     type Call = FrameView['strip']['calls'][number];
     type Props = { said: string | null; undo: string | null; onward: { words: string; href: string } | null };
@@ -51,7 +52,7 @@
                     : `${(call.event ?? '').toLowerCase()} at ${when(call.event_ms, bench.now)}`}.</span
             >
             <button class="btn btn-sm" onclick={() => (ringing = ringing.slice(0, -1))}
-                >I heard{ringing.length > 1 ? `, ${String(ringing.length - 1)} more` : ''}</button
+                >{texts.iHeard(ringing.length > 1 ? texts.more(ringing.length - 1) : '')}</button
             >
         </p>
     {/if}
@@ -61,7 +62,7 @@
         <p class="call said">
             {said}
             {#if onward !== null}<a class="link" href={onward.href}>{onward.words}</a>{/if}
-            {#if undo !== null}<button class="btn btn-sm" onclick={() => router.post(undo)}>Undo</button>{/if}
+            {#if undo !== null}<button class="btn btn-sm" onclick={() => router.post(undo)}>{texts.undo}</button>{/if}
         </p>
     {/if}
 </div>

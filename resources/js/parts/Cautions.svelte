@@ -1,4 +1,5 @@
 <script lang="ts">
+    import * as texts from './Cautions.texts';
     /** `brief` is for one step of several: that the sheet comes first was said at the beginning. */
     type Props = { cautions: { title: string; text: string }[]; gear?: string[]; brief?: boolean };
     let { cautions, gear = [], brief = false }: Props = $props();
@@ -6,7 +7,7 @@
 
 <div class="grid gap-3">
     {#if gear.length > 0}
-        <ul class="gear" aria-label="Wear and have ready">
+        <ul class="gear" aria-label={texts.wearAndHaveReady}>
             {#each gear as piece (piece)}<li>{piece}</li>{/each}
         </ul>
     {/if}

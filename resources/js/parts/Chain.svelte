@@ -6,6 +6,7 @@
     import { markOf, wordsOf } from '../lib/contacts';
     import type { JobView } from '../types/server';
     import Mark from './Mark.svelte';
+    import * as texts from './Chain.texts';
 
     type Link = JobView['chain'][number];
     type Props = { chain: Link[]; chosen: number | null; onchoose: (id: number, contact?: string) => void; quantity: number };
@@ -78,7 +79,7 @@
                 <span class="words">
                     <span class="kind">{kinds[link.kind]}</span>
                     <span class="name title">{link.name}{link.kind === 'cast' && quantity > 1 ? ` × ${String(quantity)}` : ''}</span>
-                    <span class="material">{link.material === '' ? 'material not chosen' : link.material}</span>
+                    <span class="material">{link.material === '' ? texts.materialNotChosen : link.material}</span>
                     <span class="fig state">{link.status}</span>
                 </span>
             </button>
@@ -86,7 +87,7 @@
                 <p class="joints unknown"><Mark kind="ask" size={22} /> <b>No contact known</b></p>
             {/if}
             {#if link.contacts.length > 0}
-                <ul class="joints" aria-label="Contacts of {link.name}">
+                <ul class="joints" aria-label={texts.contactsOf(link.name)}>
                     {#each link.contacts as contact (contact.key)}
                         <li>
                             <button class="joint" onclick={() => onchoose(link.id, contact.key)}>

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** Two screens have changed the same thing: both are shown, and one presses which is right. */
     import type { Difference } from '../lib/clash';
+    import * as texts from './Clash.texts';
 
     type Props = {
         says: string;
@@ -13,12 +14,12 @@
     let { says, differs, ontheirs, onmine }: Props = $props();
 </script>
 
-<section class="clash" role="alert" aria-label="Changed on another screen">
+<section class="clash" role="alert" aria-label={texts.changedOnAnotherScreen}>
     <p class="font-bold">{says}</p>
     {#if differs.length > 0}
         <div class="rows">
             <table>
-                <thead><tr><th scope="col"></th><th scope="col">here</th><th scope="col">there</th></tr></thead>
+                <thead><tr><th scope="col"></th><th scope="col">{texts.here}</th><th scope="col">{texts.there}</th></tr></thead>
                 <tbody>
                     {#each differs as one (one.what)}<tr><th scope="row">{one.what}</th><td>{one.mine}</td><td>{one.theirs}</td></tr>{/each}
                 </tbody>
@@ -26,8 +27,8 @@
         </div>
     {/if}
     <div class="flex flex-wrap gap-2">
-        <button type="button" class="btn btn-primary" onclick={ontheirs}>Take what stands there</button>
-        <button type="button" class="btn" onclick={onmine}>Keep what stands here</button>
+        <button type="button" class="btn btn-primary" onclick={ontheirs}>{texts.takeWhatStandsThere}</button>
+        <button type="button" class="btn" onclick={onmine}>{texts.keepWhatStandsHere}</button>
     </div>
 </section>
 

@@ -1,12 +1,19 @@
 <script lang="ts" generics="A">
-    /** What was told on this tablet while it was cut off, where it does not go with what was told elsewhere meanwhile: both stand here, and one is chosen. */
+    /**
+     * What was told on this tablet while it was cut off, where it does not go with what was told elsewhere meanwhile: both stand here, and
+     * one is chosen.
+     */
     import { bench } from '../lib/bench.svelte';
     import type { Fact, Outbox } from '../lib/outbox.svelte';
     import { toldWords } from '../lib/told';
+    import * as texts from './Clashing.texts';
 
     type Props = {
         live: { outbox: Outbox<A>; doubted: { fact: Fact; why: string } | null; forgetDoubt: () => void };
-        /** What was told last on the bench computer: its number, where it can be taken back, what it is called and of which step or operation it is. */
+        /**
+         * What was told last on the bench computer: its number, where it can be taken back, what it is called and of which step or
+         * operation it is.
+         */
         back: { of: number; words: string; about: string | null } | null;
         digits: number;
     };
@@ -27,26 +34,26 @@
 </script>
 
 {#if asked !== null}
-    <section class="clash" role="alert" aria-label="Told while cut off: is it so?">
+    <section class="clash" role="alert" aria-label={texts.toldWhileCutOffIsIt}>
         <p><b>{asked.why}</b></p>
         <p class="ways">
-            <button class="btn big" onclick={() => void so()}>It was so all the same</button>
-            <button class="btn big" onclick={() => live.forgetDoubt()}>It was not so</button>
+            <button class="btn big" onclick={() => void so()}>{texts.itWasSoAllTheSame}</button>
+            <button class="btn big" onclick={() => live.forgetDoubt()}>{texts.itWasNotSo}</button>
         </p>
     </section>
 {/if}
 {#if mine.length > 0}
-    <section class="clash" role="alert" aria-label="Told here and elsewhere">
-        <h2 class="text-xl">Told here while cut off, and otherwise elsewhere</h2>
+    <section class="clash" role="alert" aria-label={texts.toldHereAndElsewhere}>
+        <h2 class="text-xl">{texts.toldHereWhileCutOffAnd}</h2>
         <div class="two">
             <div>
-                <h3 class="font-bold">Here</h3>
+                <h3 class="font-bold">{texts.here}</h3>
                 <ul>
                     {#each words as one, i (i)}<li>{one}</li>{/each}
                 </ul>
             </div>
             <div>
-                <h3 class="font-bold">On the bench computer</h3>
+                <h3 class="font-bold">{texts.onTheBenchComputer}</h3>
                 <p>{back === null ? 'Nothing that can be taken back.' : `Last: ${back.words}.`}</p>
             </div>
         </div>
@@ -54,10 +61,10 @@
             <button
                 class="btn big"
                 onclick={() => void live.outbox.keepTheirs(`Told on a tablet that was cut off, and not taken: ${words.join('; ')}.`)}
-                >What stands there is right</button
+                >{texts.whatStandsThereIsRight}</button
             >
             {#if same && back !== null}<button class="btn big" onclick={() => void live.outbox.takeMine(back.of)}
-                    >Take what was told here instead</button
+                    >{texts.takeWhatWasToldHereInstead}</button
                 >{/if}
         </p>
         <p class="quiet">Nothing vanishes: what is not taken goes into the notes here.</p>

@@ -2,6 +2,7 @@
     /** A label to stick on a thing: what it is, and a code that opens it here. */
     import { qr } from '../lib/qr';
     import PrintLabels from './PrintLabels.svelte';
+    import * as texts from './CodeLabel.texts';
 
     let { code, name, lines, href }: { code: string; name: string; lines: string[]; href: string } = $props();
     let slip = $state<HTMLElement>();
@@ -28,17 +29,17 @@
 </script>
 
 <figure class="grid justify-items-start gap-2">
-    <div class="slip" bind:this={slip} data-print aria-label="Label of {name}">
+    <div class="slip" bind:this={slip} data-print aria-label={texts.labelOf(name)}>
         <div>
             <b class="fig">{code}</b>
             <span class="name">{name}</span>
             {#each lines as line (line)}<span>{line}</span>{/each}
         </div>
-        <svg viewBox="0 0 {drawn.size} {drawn.size}" role="img" aria-label="Code that opens {name}"
+        <svg viewBox="0 0 {drawn.size} {drawn.size}" role="img" aria-label={texts.codeThatOpens(name)}
             ><rect width={drawn.size} height={drawn.size} fill="#fff" /><path d={drawn.path} fill="#000" /></svg
         >
     </div>
-    <button class="btn btn-sm" onclick={print}>Print the label</button>
+    <button class="btn btn-sm" onclick={print}>{texts.printTheLabel}</button>
     <PrintLabels words="On the label printer" labels={[{ what: `${code} ${name}`, text: { code, name, lines, href } }]} />
 </figure>
 

@@ -6,6 +6,7 @@
     import { span } from '../lib/units';
     import { clockTime, dayAndTime, dayInWords, fullHours, when, workingDay } from '../lib/when';
     import StripLane from './StripLane.svelte';
+    import * as texts from './DayStrip.texts';
 
     /** Whole, or one line of words until somebody unfolds it. */
     let { whole }: { whole: boolean } = $props();
@@ -113,7 +114,7 @@
 
 {#if !open}
     <div class="folded">
-        <a href="/" class="name text-xl" aria-label="Apalos, to the bench">Apalos</a>
+        <a href="/" class="name text-xl" aria-label={texts.apalosToTheBench}>{texts.apalos}</a>
         <span class="fig font-bold" data-testid="clock">{clockTime(bench.now)}</span>
         <p class="next">
             {#if next !== null}
@@ -130,24 +131,24 @@
                     : `${due.what.toLowerCase()} since ${when(due.at_ms, bench.now)}`}
             {:else}Nothing is called for.{/if}
         </p>
-        <button class="btn btn-ghost" aria-expanded="false" onclick={fold}>{narrow ? 'Day' : 'Show the day'}</button>
+        <button class="btn btn-ghost" aria-expanded="false" onclick={fold}>{narrow ? texts.day : texts.showTheDay}</button>
     </div>
 {:else}
     <div class="strip">
-        {#if !whole || narrow}<button class="fold btn btn-ghost" aria-expanded="true" onclick={fold}>Fold</button>{/if}
+        {#if !whole || narrow}<button class="fold btn btn-ghost" aria-expanded="true" onclick={fold}>{texts.fold}</button>{/if}
         <div class="day">
-            <a href="/" class="name text-2xl" aria-label="Apalos, to the bench">Apalos</a>
+            <a href="/" class="name text-2xl" aria-label={texts.apalosToTheBench}>{texts.apalos}</a>
             <p class="text-sm quiet leading-tight">{today}</p>
             <p class="text-sm leading-tight">
                 <span class="fig font-bold" data-testid="clock">{clockTime(bench.now)}</span>
-                {#if shift !== 0}<button class="link text-sm" onclick={() => (shift = 0)}>back to now</button>{/if}
+                {#if shift !== 0}<button class="link text-sm" onclick={() => (shift = 0)}>{texts.backToNow}</button>{/if}
             </p>
         </div>
         <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
         <div
             class="line"
             role="group"
-            aria-label="Day strip. Arrow keys look ahead and back."
+            aria-label={texts.dayStripArrowKeysLookAhead}
             tabindex="0"
             bind:clientWidth={width}
             onkeydown={arrows}
@@ -181,7 +182,7 @@
             {#if drag.trial !== null || said !== null}<p class="why" role="status">
                     {said ?? (drag.trial?.ok === true ? `It goes there: ${clockTime(drag.at)}.` : drag.trial?.why)}
                 </p>{/if}
-            {#if laid.more > 0}<a href="/" class="more">+ {laid.more} more</a>{/if}
+            {#if laid.more > 0}<a href="/" class="more">{texts.more(laid.more)}</a>{/if}
             {#if inView(bench.now)}
                 <span class="now" style="left:{x(bench.now)}%" title={dayAndTime(bench.now)}
                     ><span class="now-tag fig">{clockTime(bench.now)}</span></span

@@ -5,6 +5,7 @@
     import { when } from '../lib/when';
     import type { DrynessView } from '../types/server';
     import Measure from './Measure.svelte';
+    import * as texts from './Dryness.texts';
 
     let { dry, onweigh }: { dry: DrynessView; onweigh: (mass_g: number) => void } = $props();
     let mass = $state<number | string | null>(null);
@@ -31,8 +32,8 @@
         }
     }}
 >
-    <Measure label="It weighs now" kind="mass" bind:value={mass} />
-    <button class="btn big" disabled={typeof mass !== 'number'}>Write it down</button>
+    <Measure label={texts.itWeighsNow} kind="mass" bind:value={mass} />
+    <button class="btn big" disabled={typeof mass !== 'number'}>{texts.writeItDown}</button>
 </form>
 {#if dry.state !== null}
     <p class="mt-2 text-lg" role="status">
@@ -54,7 +55,7 @@
     </p>{/if}
 {#each dry.says as says (says)}<p class="mt-1">{says}</p>{/each}
 {#if dry.weighings.length > 0}
-    <ol class="mt-2" aria-label="Weighings">
+    <ol class="mt-2" aria-label={texts.weighings}>
         {#each dry.weighings as weighing, i (i)}
             <li>
                 {when(weighing.at_ms, bench.now)}: <b class="fig">{measure(weighing.mass_g, 'mass', bench.units)}</b>{against(

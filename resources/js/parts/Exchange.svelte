@@ -5,6 +5,7 @@
     import { tooLarge } from '../lib/size';
     import TakingIn from './TakingIn.svelte';
     import Wrong from './Wrong.svelte';
+    import * as texts from './Exchange.texts';
 
     type Props = { out: { href: string; what: string }[]; to: string; accept: string };
     let { out, to, accept }: Props = $props();
@@ -30,7 +31,7 @@
 
 <p class="flex flex-wrap items-center gap-2">
     {#each out as file (file.href)}<a class="btn btn-sm" href={file.href} download>{file.what}</a>{/each}
-    <label class="btn btn-sm">Take a file in <input class="sr-only" type="file" {accept} onchange={take} /></label>
+    <label class="btn btn-sm">{texts.takeAFileIn} <input class="sr-only" type="file" {accept} onchange={take} /></label>
 </p>
 <Wrong says={wrong} />
 {#if taking !== null}{#key taking}<TakingIn id={taking} />{/key}{/if}

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** What a word of the craft means: one sentence and one mark, over whatever is on the screen. */
     import { glossary } from '../lib/glossary.svelte';
+    import * as texts from './Explained.texts';
 
     const word = $derived(glossary.asked);
 </script>
@@ -20,7 +21,7 @@
             <h2 id="explained-word" class="text-xl">{word.word}</h2>
             <p>{word.says}</p>
         </div>
-        <button class="btn" onclick={() => (glossary.asked = null)}>Close</button>
+        <button class="btn" onclick={() => (glossary.asked = null)}>{texts.close}</button>
     </div>
 {/if}
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import * as texts from './Faces.texts';
     /** The two faces of the bench: what needs hands, and the day it lies in. */
     let { here }: { here: string } = $props();
     const faces = [
@@ -7,7 +8,7 @@
     ] as const;
 </script>
 
-<nav aria-label="Faces of the bench" class="faces">
+<nav aria-label={texts.facesOfTheBench} class="faces">
     {#each faces as [href, word] (href)}<a {href} aria-current={here === href ? 'page' : undefined}>{word}</a>{/each}
 </nav>
 

@@ -2,6 +2,7 @@
     import { router } from '@inertiajs/svelte';
     import { ask } from '../lib/api';
     import Point, { type Pointed } from './Point.svelte';
+    import * as texts from './Find.texts';
 
     type Found = { kind: string; name: string; href: string };
     let { open = $bindable() }: { open: boolean } = $props();
@@ -54,15 +55,15 @@
 </script>
 
 <button class="jump" onclick={() => (open = true)}
-    >Find <span class="what">a job, mould, formula, sheet</span> <kbd class="kbd kbd-sm">/</kbd></button
+    >{texts.find} <span class="what">{texts.aJobMouldFormulaSheet}</span> <kbd class="kbd kbd-sm">/</kbd></button
 >
 
-<dialog class="modal modal-top" bind:this={dialog} onclose={() => (open = false)} aria-label="Find">
+<dialog class="modal modal-top" bind:this={dialog} onclose={() => (open = false)} aria-label={texts.find}>
     <div class="modal-box bg-secondary mx-auto mt-24 max-w-xl rounded-3xl">
         <input
             class="input input-lg w-full"
-            placeholder="A part of its name"
-            aria-label="Find a job, a mould, a formula, a sheet or a kit"
+            placeholder={texts.aPartOfItsName}
+            aria-label={texts.findAJobAMouldA}
             role="combobox"
             aria-expanded={found.length > 0}
             aria-controls="found"
@@ -71,7 +72,7 @@
             oninput={look}
             onkeydown={keys}
         />
-        <ul id="found" role="listbox" aria-label="Found" class="mt-3">
+        <ul id="found" role="listbox" aria-label={texts.found} class="mt-3">
             {#each found as entry, i (entry.href + entry.name)}
                 <!-- svelte-ignore a11y_click_events_have_key_events -->
                 <li
@@ -93,9 +94,9 @@
                 onclick={() => {
                     dialog.close();
                     void pointer?.show();
-                }}>Point at a label</button
+                }}>{texts.pointAtALabel}</button
             >
-            <button class="btn btn-ghost btn-sm" onclick={() => dialog.close()}>Close</button>
+            <button class="btn btn-ghost btn-sm" onclick={() => dialog.close()}>{texts.close}</button>
         </p>
     </div>
 </dialog>

@@ -6,6 +6,7 @@
     import { refused } from '../lib/refused';
     import { bench } from '../lib/bench.svelte';
     import { begun, currentKeys, press, type Key } from '../lib/keys.svelte';
+    import { practice } from '../lib/practice.svelte';
     import { tabletScale } from '../lib/tabletScale.svelte';
     import { deviceZone, when } from '../lib/when';
     import type { FrameView } from '../types/server';
@@ -18,6 +19,7 @@
     import LetIn from './LetIn.svelte';
     import ThisBench from './ThisBench.svelte';
     import WhoseHands from './WhoseHands.svelte';
+    import * as texts from './Frame.texts';
 
     let { children }: { children?: Snippet } = $props();
 
@@ -60,6 +62,7 @@
         { press: '?', does: 'Show these keys', run: showHelp },
         { press: 'g d', does: 'Go to Day', run: () => router.visit('/day') },
         ...screens.map((s) => ({ press: `g ${s.key}`, does: `Go to ${s.name}`, run: () => router.visit(s.href) })),
+        { press: 'g p', does: 'Go to Practice', run: () => router.visit('/practice') },
         { press: 'm', does: 'Sound on or off', run: mute },
     ];
 
@@ -151,6 +154,7 @@
             !plain ||
             link.origin !== location.origin ||
             link.hasAttribute('download') ||
+            link.target === '_blank' ||
             link.getAttribute('href')?.startsWith('#') === true
         ) {
             return;
@@ -169,37 +173,45 @@
 
 <svelte:window onkeydown={(event) => press(event, frameKeys)} onclick={follow} onfocusin={begun.forget} onpointerdown={begun.forget} />
 
-<a href="#main" class="skip">To the content</a>
+<a href="#main" class="skip">{texts.toTheContent}</a>
 {#if shared.frame !== null}<header>
-        <DayStrip whole={here === '/' || running} />
-        <nav aria-label="Screens" class:running>
+        <DayStrip whole={(here === '/' || running) && bench.frame?.practice == null} />
+        <nav aria-label={texts.screens} class:running>
             <ul>
                 {#each screens as s (s.href)}
                     <li><a href={s.href} aria-current={here === s.href ? 'page' : undefined}>{s.name}</a></li>
                 {/each}
             </ul>
-            <button class="btn more" aria-expanded={tools} aria-controls="tools" onclick={() => (tools = !tools)}>Tools</button>
+            <button class="btn more" aria-expanded={tools} aria-controls="tools" onclick={() => (tools = !tools)}>{texts.tools}</button>
             <div class="tools" id="tools" class:open={tools}>
                 <RoomControl />
                 <button
                     class="btn btn-ghost btn-sm"
                     onclick={() => void bench.change({ units: bench.units === 'metric' ? 'imperial' : 'metric' })}
                 >
-                    {bench.units === 'metric' ? 'g · mm' : 'oz · in'}<span class="sr-only">, change units</span>
+                    {bench.units === 'metric' ? texts.gMm : texts.ozIn}<span class="sr-only">{texts.changeUnits}</span>
                 </button>
                 <button class="btn btn-ghost btn-sm" aria-pressed={!bench.muted} onclick={mute}
-                    >{bench.muted ? 'Sound off' : 'Sound on'}</button
+                    >{bench.muted ? texts.soundOff : texts.soundOn}</button
                 >
                 <button class="btn btn-ghost btn-sm" onclick={light}
-                    >{dark ? 'Lamplit' : 'Daylight'}<span class="sr-only">, change light</span></button
+                    >{dark ? texts.lamplit : texts.daylight}<span class="sr-only">{texts.changeLight}</span></button
+                >
+                <a class="btn btn-ghost btn-sm" href="/practice" aria-current={here === '/practice' ? 'page' : undefined}
+                    >{texts.practice}</a
                 >
                 <WhoseHands />
-                <ThisBench />
-                <button class="btn btn-ghost btn-sm" onclick={showHelp} aria-label="Keys of this screen">?</button>
+                {#if practice.id === null}<ThisBench />{/if}
+                <button class="btn btn-ghost btn-sm" onclick={showHelp} aria-label={texts.keysOfThisScreen}>?</button>
                 <Find bind:open={finding} />
             </div>
         </nav>
     </header>{/if}
+
+{#if bench.frame !== null && bench.frame.practice !== null && shared.frame?.practice != null}
+    {@const { id, name } = bench.frame.practice}
+    {#await import('./PracticeBar.svelte') then bar}<bar.default {id} {name} />{/await}
+{/if}
 
 <Calls said={shared.flash} undo={shared.undo} onward={shared.onward} />
 
@@ -223,14 +235,14 @@
 
 <dialog class="modal" bind:this={help} aria-labelledby="keys-title">
     <div class="modal-box bg-secondary">
-        <h2 id="keys-title" class="text-2xl">Keys here</h2>
+        <h2 id="keys-title" class="text-2xl">{texts.keysHere}</h2>
         <dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
             {#each helpKeys as key (key.press)}
                 <dt><kbd class="kbd">{key.press}</kbd></dt>
                 <dd>{key.does}</dd>
             {/each}
         </dl>
-        <form method="dialog" class="mt-4 text-right"><button class="btn">Close</button></form>
+        <form method="dialog" class="mt-4 text-right"><button class="btn">{texts.close}</button></form>
     </div>
 </dialog>
 
@@ -312,7 +324,7 @@
         }
     }
     .tools :global(.btn) {
-        padding-inline: 0.6rem;
+        padding-inline: 0.3rem;
     }
     .more {
         display: none;

@@ -5,6 +5,7 @@
     import { bench } from '../lib/bench.svelte';
     import Marks, { type Mark } from './Marks.svelte';
     import PinPad from './PinPad.svelte';
+    import * as texts from './HandsPicker.texts';
 
     type One = { id: string; name: string; role: string; colour: string; locked: boolean; known: boolean };
 
@@ -54,5 +55,5 @@
     {#if bench.frame?.made_up === true}<p class="mt-2">In this made-up shop everybody’s PIN is <b class="fig">2580</b>.</p>{/if}
 {:else}
     <PinPad named={one.name} {wrong} {busy} give={(pin) => one !== null && void take(one, pin)} />
-    <button class="btn btn-ghost mt-2" onclick={() => (one = null)}>Somebody else</button>
+    <button class="btn btn-ghost mt-2" onclick={() => (one = null)}>{texts.somebodyElse}</button>
 {/if}

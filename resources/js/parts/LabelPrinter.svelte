@@ -8,6 +8,7 @@
     import { when } from '../lib/when';
     import Measure from './Measure.svelte';
     import Wrong from './Wrong.svelte';
+    import * as texts from './LabelPrinter.texts';
 
     type Out = { out: string[]; paper: number; lost: string | null };
     let dialog: HTMLDialogElement;
@@ -81,16 +82,16 @@
 
 <dialog class="modal" bind:this={dialog} aria-labelledby="label-printer" onclose={() => (open = false)}>
     <div class="modal-box bg-secondary">
-        <h2 id="label-printer" class="text-2xl">The label printer</h2>
+        <h2 id="label-printer" class="text-2xl">{texts.theLabelPrinter}</h2>
         {#if open}
             <div class="mt-3 grid gap-4">
                 <Wrong says={printer.wrong} />
                 {#if queue !== null}
-                    <section aria-label="What waits">
+                    <section aria-label={texts.whatWaits}>
                         {#if queue.waits === 0}<p>Nothing waits.</p>{:else}
                             <p class="flex flex-wrap items-center gap-3">
                                 <b>{queue.waits === 1 ? 'One label waits.' : `${String(queue.waits)} labels wait.`}</b>
-                                <button class="btn" onclick={() => void again()}>Try again</button>
+                                <button class="btn" onclick={() => void again()}>{texts.tryAgain}</button>
                             </p>
                             <ul class="mt-2 grid gap-2">
                                 {#each queue.labels as label (label.id)}
@@ -100,14 +101,14 @@
                                         <span class="flex flex-wrap gap-2">
                                             {#if label.state === 'unsure'}
                                                 <button class="btn btn-sm" onclick={() => void printer.takeOff(label.id)}
-                                                    >It came out</button
+                                                    >{texts.itCameOut}</button
                                                 >
                                                 <button class="btn btn-sm" onclick={() => void printer.anew(label.id)}
-                                                    >Print it again</button
+                                                    >{texts.printItAgain}</button
                                                 >
                                             {:else if label.state === 'waiting'}
                                                 <button class="btn btn-ghost btn-sm" onclick={() => void printer.takeOff(label.id)}
-                                                    >Take it off</button
+                                                    >{texts.takeItOff}</button
                                                 >
                                             {/if}
                                         </span>
@@ -122,33 +123,33 @@
                                 Out last: {queue.last.map((one) => `${one.what}, ${when(one.printed_ms, bench.now)}`).join(' · ')}
                             </p>{/if}
                     </section>
-                    <form class="grid gap-3" aria-label="The roll in it" onsubmit={(event) => void set(event)} novalidate>
+                    <form class="grid gap-3" aria-label={texts.theRollInIt} onsubmit={(event) => void set(event)} novalidate>
                         <div class="grid grid-cols-3 gap-3">
-                            <Measure label="Width" kind="length" bind:value={roll.w_mm} />
-                            <Measure label="Height" kind="length" bind:value={roll.h_mm} />
-                            <Measure label="Dots a mm" kind="plain" bind:value={roll.dots_mm} />
+                            <Measure label={texts.width} kind="length" bind:value={roll.w_mm} />
+                            <Measure label={texts.height} kind="length" bind:value={roll.h_mm} />
+                            <Measure label={texts.dotsAMm} kind="plain" bind:value={roll.dots_mm} />
                         </div>
                         <Wrong says={wrong} />
                         <p class="flex flex-wrap items-center gap-3">
-                            <button class="btn">Keep the roll</button>
+                            <button class="btn">{texts.keepTheRoll}</button>
                             {#if kept}<span role="status">Kept.</span>{/if}
                             <span class="quiet text-sm">203 dpi is 8 dots a millimetre, 300 dpi is 11.8.</span>
                         </p>
                     </form>
                     {#if simulated && came !== null}
-                        <section aria-label="What came out of the stand-in">
-                            <h3 class="font-bold">What came out of the stand-in</h3>
+                        <section aria-label={texts.whatCameOutOfTheStand}>
+                            <h3 class="font-bold">{texts.whatCameOutOfTheStand}</h3>
                             <p class="flex flex-wrap items-center gap-2">
                                 {came.lost ?? (came.paper === 0 ? 'It has no paper.' : `Paper for ${String(came.paper)} labels.`)}
-                                <button class="btn btn-ghost btn-sm" onclick={() => void paper(0)}>Take its paper out</button>
-                                <button class="btn btn-ghost btn-sm" onclick={() => void paper(200)}>Put a roll in</button>
+                                <button class="btn btn-ghost btn-sm" onclick={() => void paper(0)}>{texts.takeItsPaperOut}</button>
+                                <button class="btn btn-ghost btn-sm" onclick={() => void paper(200)}>{texts.putARollIn}</button>
                             </p>
                             <div class="mt-2 flex flex-wrap gap-3">
                                 {#each came.out as pbm, i (`${String(i)}${pbm}`)}
                                     <canvas
                                         class="rounded bg-white"
                                         style={mm(pbm)}
-                                        aria-label="Label {i + 1} that came out"
+                                        aria-label={texts.labelThatCameOut(i + 1)}
                                         use:shown={pbm}
                                     ></canvas>
                                 {/each}
@@ -156,7 +157,7 @@
                         </section>
                     {/if}
                 {/if}
-                <p><button class="btn" onclick={() => dialog.close()}>Close</button></p>
+                <p><button class="btn" onclick={() => dialog.close()}>{texts.close}</button></p>
             </div>
         {/if}
     </div>

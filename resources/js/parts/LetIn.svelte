@@ -5,6 +5,7 @@
     import HandsPicker from './HandsPicker.svelte';
     import Marks, { type Mark } from './Marks.svelte';
     import PinPad from './PinPad.svelte';
+    import * as texts from './LetIn.texts';
 
     let dialog: HTMLDialogElement;
     let maker = $state<Mark | null>(null);
@@ -37,7 +38,7 @@
     <div class="modal-box bg-secondary">
         {#if asked !== null}
             <h2 id="let-in" class="text-2xl">
-                {asked.field === 'countersign' ? 'Countersign' : asked.field === 'again' ? 'Once more' : 'Whose hands?'}
+                {asked.field === 'countersign' ? texts.countersign : asked.field === 'again' ? texts.onceMore : texts.whoseHands}
             </h2>
             <p class="my-2">{asked.message}</p>
             {#if asked.field === 'hands'}
@@ -50,15 +51,11 @@
                     }}
                 >
                     <label class="label-text"
-                        >Passphrase <input
-                            class="input w-full"
-                            type="password"
-                            autocomplete="current-password"
-                            bind:value={passphrase}
-                        /></label
+                        >{texts.passphrase}
+                        <input class="input w-full" type="password" autocomplete="current-password" bind:value={passphrase} /></label
                     >
                     <p class="font-bold text-error" role="alert">{wrong}</p>
-                    <button class="btn btn-primary mt-2" disabled={busy || passphrase === ''}>Go on</button>
+                    <button class="btn btn-primary mt-2" disabled={busy || passphrase === ''}>{texts.goOn}</button>
                 </form>
             {:else if maker === null}
                 {#if asked.makers.length === 0}<p>Nobody who countersigns has a PIN yet. An owner gives one under People.</p>{/if}
@@ -71,7 +68,7 @@
                     give={(pin) => void give('/countersign', { person: maker?.id, pin, door: asked.door })}
                 />
             {/if}
-            <p class="mt-4 text-right"><button class="btn" onclick={() => comeIn.answer(false)}>Leave it</button></p>
+            <p class="mt-4 text-right"><button class="btn" onclick={() => comeIn.answer(false)}>{texts.leaveIt}</button></p>
         {/if}
     </div>
 </dialog>

@@ -3,6 +3,7 @@
     import type { Snippet } from 'svelte';
     import { bench } from '../lib/bench.svelte';
     import { figure, sign } from '../lib/units';
+    import * as texts from './Lines.texts';
 
     type Line = { add: string; grams: number; running: number };
     type Props = {
@@ -22,7 +23,7 @@
 <table>
     {#if caption !== undefined}<caption>{@render caption()}</caption>{/if}
     <thead>
-        <tr><th scope="col">add</th><th scope="col">{sign('mass', bench.units)}</th><th scope="col">display reads</th></tr>
+        <tr><th scope="col">{texts.add}</th><th scope="col">{sign('mass', bench.units)}</th><th scope="col">{texts.displayReads}</th></tr>
     </thead>
     <tbody>
         {#each lines as line, i (line.add)}

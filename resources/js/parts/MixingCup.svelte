@@ -3,6 +3,7 @@
     import { bench } from '../lib/bench.svelte';
     import { figure, sign } from '../lib/units';
     import type { RunView } from '../types/server';
+    import * as texts from './MixingCup.texts';
 
     type Props = { cup: RunView['cup']; live: number | null; adding: string | null; target: number | null };
     let { cup, live, adding, target }: Props = $props();
@@ -37,8 +38,8 @@
         viewBox="-6 0 244 470"
         role="img"
         aria-label={layers.length === 0
-            ? 'The cup is empty'
-            : `In the cup: ${layers.map((l) => `${l.name} ${figure(l.now, 'mass', bench.units)} ${sign('mass', bench.units)}`).join(', ')}`}
+            ? texts.theCupIsEmpty
+            : texts.inTheCup(layers.map((l) => `${l.name} ${figure(l.now, 'mass', bench.units)} ${sign('mass', bench.units)}`).join(', '))}
     >
         {#each layers as layer (layer.code)}
             <path

@@ -6,6 +6,7 @@
     import { when } from '../lib/when';
     import type { ObservationsView } from '../types/server';
     import Wrong from './Wrong.svelte';
+    import * as texts from './Observations.texts';
 
     let { base, begun = false }: { base: string; begun?: boolean } = $props();
     let seen = $state<ObservationsView | null>(null);
@@ -44,13 +45,13 @@
 </script>
 
 <div class="seen">
-    <button type="button" class="link quiet py-3" aria-expanded={open} onclick={() => void show()}>What this clock rests on</button>
+    <button type="button" class="link quiet py-3" aria-expanded={open} onclick={() => void show()}>{texts.whatThisClockRestsOn}</button>
     {#if open && seen !== null}
         {#if begun}<p class="text-sm">
                 What has begun keeps the clock it was begun with; what is changed here counts from the next one on.
             </p>{/if}
         {#if seen.observations.length === 0}<p>On its sheet alone: nobody has tapped “gelled” or touched a coat of it yet.</p>{/if}
-        <ul aria-label="Observations of {seen.name}">
+        <ul aria-label={texts.observationsOf(seen.name)}>
             {#each seen.observations as one (`${one.of}/${String(one.id)}/${one.key ?? ''}`)}
                 <li class:out={!one.counts}>
                     <span>
@@ -76,7 +77,7 @@
                             >{/if}
                     </span>
                     {#if one.of === 'gel' || one.key !== null}<button type="button" class="btn" onclick={() => void set(one, !one.left_out)}
-                            >{one.left_out ? 'Take it back in' : 'Leave it out'}</button
+                            >{one.left_out ? texts.takeItBackIn : texts.leaveItOut}</button
                         >{/if}
                 </li>
             {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import * as texts from './PinPad.texts';
     /** Figures large enough for a knuckle in a glove, and a box for whoever has keys. */
     let { named, wrong, busy = false, give }: { named: string; wrong: string; busy?: boolean; give: (pin: string) => void } = $props();
 
@@ -23,7 +24,8 @@
 
 <form class="pad" onsubmit={done}>
     <label class="label-text"
-        >PIN of {named}
+        >{texts.pinOf}
+        {named}
         <input
             class="input w-full text-center text-2xl tracking-[0.4em]"
             type="password"
@@ -40,9 +42,9 @@
         {#each ['1', '2', '3', '4', '5', '6', '7', '8', '9'] as figure (figure)}
             <button type="button" class="btn fig" disabled={pin.length >= most} onclick={() => (pin += figure)}>{figure}</button>
         {/each}
-        <button type="button" class="btn" aria-label="Take the last figure back" onclick={() => (pin = pin.slice(0, -1))}>⌫</button>
+        <button type="button" class="btn" aria-label={texts.takeTheLastFigureBack} onclick={() => (pin = pin.slice(0, -1))}>⌫</button>
         <button type="button" class="btn fig" disabled={pin.length >= most} onclick={() => (pin += '0')}>0</button>
-        <button class="btn btn-primary" disabled={pin.length < least || busy}>Go</button>
+        <button class="btn btn-primary" disabled={pin.length < least || busy}>{texts.go}</button>
     </div>
 </form>
 

@@ -6,6 +6,7 @@
 <script lang="ts">
     /** Points the camera at a label; where there is none, what stands on it is typed. */
     import { ask } from '../lib/api';
+    import * as texts from './Point.texts';
 
     type Props = {
         /** What is done with the thing; says why not, or null where it was of use. */
@@ -104,12 +105,12 @@
                 }}
             >
                 <label class="label-text"
-                    >Or what stands on it <input class="input w-40" maxlength="200" autocomplete="off" bind:value={typed} /></label
+                    >{texts.orWhatStandsOnIt} <input class="input w-40" maxlength="200" autocomplete="off" bind:value={typed} /></label
                 >
-                <button class="btn" disabled={typed.trim() === ''}>Take it</button>
+                <button class="btn" disabled={typed.trim() === ''}>{texts.takeIt}</button>
             </form>
         {/if}
-        <p class="mt-3 text-right"><button class="btn btn-ghost" onclick={() => dialog.close()}>Close</button></p>
+        <p class="mt-3 text-right"><button class="btn btn-ghost" onclick={() => dialog.close()}>{texts.close}</button></p>
     </div>
 </dialog>
 

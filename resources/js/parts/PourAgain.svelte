@@ -3,6 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { refused } from '../lib/refused';
     import AmountEntry, { isSaid, said, type Amount } from './AmountEntry.svelte';
+    import * as texts from './PourAgain.texts';
 
     let { pour, grams, what, small = false }: { pour: number; grams: number | null; what: string; small?: boolean } = $props();
 
@@ -26,16 +27,16 @@
         }}
     >
         <AmountEntry bind:amount {error} />
-        <button class="btn" disabled={!isSaid(amount)}>Scale it</button>
+        <button class="btn" disabled={!isSaid(amount)}>{texts.scaleIt}</button>
     </form>
 {:else}
     <button
         class="btn {small ? 'btn-ghost -ml-2' : 'btn-sm'}"
-        aria-label="Pour this again: {what}"
+        aria-label={texts.pourThisAgain(what)}
         onclick={() => {
             open = true;
             amount.mass_g = grams === null ? null : Math.round(grams * 10) / 10;
-        }}>Pour this again</button
+        }}>{texts.pourThisAgainHeading}</button
     >
 {/if}
 

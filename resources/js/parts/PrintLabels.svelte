@@ -4,6 +4,7 @@
     import { printer } from '../lib/printer.svelte';
     import { bench } from '../lib/bench.svelte';
     import LabelPrinter from './LabelPrinter.svelte';
+    import * as texts from './PrintLabels.texts';
 
     type Props = { labels: { what: string; text: LabelText }[]; words: string; big?: boolean };
     let { labels, words, big = false }: Props = $props();
@@ -32,7 +33,7 @@
                           ? 'One label is on its way.'
                           : `${String(waits)} labels are on their way.`)}</span
             >
-            {#if waits > 0}<button class="btn btn-ghost btn-sm" onclick={() => dialog?.show()}>What waits</button>{/if}
+            {#if waits > 0}<button class="btn btn-ghost btn-sm" onclick={() => dialog?.show()}>{texts.whatWaits}</button>{/if}
         {/if}
     </div>
     <LabelPrinter bind:this={dialog} />

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** What was told is far from what was to be expected: a slip, another coat, another time, or really so? */
     import AsOf from './AsOf.svelte';
+    import * as texts from './Really.texts';
 
     type Props = {
         why: string;
@@ -15,13 +16,13 @@
     let at = $state<number | null>(null);
 </script>
 
-<section class="really" role="alert" aria-label="Is it really so?">
+<section class="really" role="alert" aria-label={texts.isItReallySo}>
     <p class="says"><b>{why}</b></p>
     <p class="ways">
-        <button class="btn" onclick={onslip}>A slip: write nothing down</button>
-        {#each others as other (other.id)}<button class="btn" onclick={() => onother?.(other.id)}>It was “{other.name}”</button>{/each}
-        {#if at !== null}<button class="btn btn-primary" onclick={() => at !== null && onthen(at)}>It was then</button>{/if}
-        <button class="btn" onclick={onso}>It is really so</button>
+        <button class="btn" onclick={onslip}>{texts.aSlipWriteNothingDown}</button>
+        {#each others as other (other.id)}<button class="btn" onclick={() => onother?.(other.id)}>{texts.itWas(other.name)}</button>{/each}
+        {#if at !== null}<button class="btn btn-primary" onclick={() => at !== null && onthen(at)}>{texts.itWasThen}</button>{/if}
+        <button class="btn" onclick={onso}>{texts.itIsReallySo}</button>
     </p>
     <AsOf bind:value={at} words="It was at another time …" />
 </section>

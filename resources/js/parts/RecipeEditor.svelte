@@ -7,6 +7,7 @@
     import type { ShelfView } from '../types/server';
     import Choice from './Choice.svelte';
     import Measure from './Measure.svelte';
+    import * as texts from './RecipeEditor.texts';
 
     type Wrong = { message: string; missing: boolean } | null;
     type Props = {
@@ -61,8 +62,8 @@
     }
 </script>
 
-<Choice label="Base" value={recipe.base} error={error('base')?.message ?? null} onchange={onbase}>
-    {#if base === null}<option value={recipe.base}>choose a base</option>{/if}
+<Choice label={texts.base} value={recipe.base} error={error('base')?.message ?? null} onchange={onbase}>
+    {#if base === null}<option value={recipe.base}>{texts.chooseABase}</option>{/if}
     {#each families as family (family)}
         <optgroup label={family.replace('-', ' ')}>
             {#each shelf.bases.filter((b) => b.family === family && (b.here || b.code === recipe.base)) as b (b.code)}<option value={b.code}
@@ -83,31 +84,31 @@
                     type="button"
                     class="btn btn-ghost btn-xs"
                     onclick={() => earlier(i)}
-                    aria-label="{sheet?.name ?? additive.code}: earlier">earlier</button
+                    aria-label={texts.earlier(sheet?.name ?? additive.code)}>{texts.earlierWithin}</button
                 >{/if}
             <button
                 type="button"
                 class="btn btn-ghost btn-xs"
                 onclick={() => remove(i)}
-                aria-label="Take {sheet?.name ?? additive.code} out">take out</button
+                aria-label={texts.takeOut(sheet?.name ?? additive.code)}>{texts.takeOutWithin}</button
             >
         </span>
         <div class="amounts">
             <Measure
-                label="How much"
+                label={texts.howMuch}
                 kind="plain"
                 value={additive.amount}
                 error={wrong?.message ?? null}
                 missing={wrong?.missing ?? false}
                 onchange={(value) => amount(additive, value)}
             />
-            <Choice label="counted in" bind:value={additive.basis} {onchange} named="{sheet?.name ?? ''}: counted in">
+            <Choice label={texts.countedIn} bind:value={additive.basis} {onchange} named="{sheet?.name ?? ''}: counted in">
                 {#each bases as [id, words] (id)}<option value={id}>{words}</option>{/each}
             </Choice>
-            <Choice label="into" bind:value={additive.into} {onchange} named="{sheet?.name ?? ''}: into">
+            <Choice label={texts.into} bind:value={additive.into} {onchange} named="{sheet?.name ?? ''}: into">
                 <option value="a">{base?.part_a ?? 'A'}</option>
                 {#if base?.one_part !== true}<option value="b">{base?.part_b ?? 'B'}</option>{/if}
-                <option value="after">mixed cup</option>
+                <option value="after">{texts.mixedCup}</option>
             </Choice>
         </div>
         {#each ['into', 'basis', 'code', 'name'] as field (field)}
@@ -124,11 +125,11 @@
 
 {#if addable.length > 0}
     <div class="pick">
-        <Choice label="Stir something in" bind:value={adding}>
-            <option value="">{paint ? 'pigment, solvent …' : 'softener, pigment, flock …'}</option>
+        <Choice label={texts.stirSomethingIn} bind:value={adding}>
+            <option value="">{paint ? texts.pigmentSolvent : texts.softenerPigmentFlock}</option>
             {#each addable as a (a.code)}<option value={a.code}>{a.name}</option>{/each}
         </Choice>
-        <button type="button" class="btn" disabled={adding === ''} onclick={add}>Stir it in</button>
+        <button type="button" class="btn" disabled={adding === ''} onclick={add}>{texts.stirItIn}</button>
     </div>
 {/if}
 

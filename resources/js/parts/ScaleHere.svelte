@@ -1,10 +1,14 @@
 <script lang="ts">
-    /** A scale that hangs at this tablet: its port is chosen once, and if its way of writing is none of the usual ones, the figure that is the weight. */
+    /**
+     * A scale that hangs at this tablet: its port is chosen once, and if its way of writing is none of the usual ones, the figure that is
+     * the weight.
+     */
     import { bench } from '../lib/bench.svelte';
     import { figuresOf } from '../lib/scaleLine';
     import { StandInPort } from '../lib/standInPort';
     import { tabletScale } from '../lib/tabletScale.svelte';
     import { measure } from '../lib/units';
+    import * as texts from './ScaleHere.texts';
 
     const BAUDS = [1200, 2400, 4800, 9600, 19200, 38400, 57600, 115200];
     let baud = $state(9600);
@@ -21,17 +25,18 @@
 </script>
 
 <section aria-labelledby="scale-here">
-    <h3 id="scale-here" class="font-bold">A scale at this tablet</h3>
+    <h3 id="scale-here" class="font-bold">{texts.aScaleAtThisTablet}</h3>
     {#if !tabletScale.possible && !tabletScale.on}
         <p class="quiet">This browser opens no port. One that does, at a safe address, reads a scale that hangs at the tablet itself.</p>
     {:else if !tabletScale.on}
         <p class="mt-1 flex flex-wrap items-end gap-2">
             <label class="label-text"
-                >Speed <select class="select w-32" bind:value={baud}>
+                >{texts.speed}
+                <select class="select w-32" bind:value={baud}>
                     {#each BAUDS as one (one)}<option value={one}>{one}</option>{/each}
                 </select></label
             >
-            <button class="btn" onclick={() => void tabletScale.pick(baud)}>Choose its port</button>
+            <button class="btn" onclick={() => void tabletScale.pick(baud)}>{texts.chooseItsPort}</button>
         </p>
     {:else}
         {#if tabletScale.reading !== null}
@@ -46,7 +51,8 @@
             <p class="mt-1">It writes <code>{last}</code>. Which figure is the weight?</p>
             <p class="mt-1 flex flex-wrap items-end gap-2">
                 <label class="label-text"
-                    >in <select class="select w-24" bind:value={unit}>
+                    >{texts.inWord}
+                    <select class="select w-24" bind:value={unit}>
                         {#each ['g', 'kg', 'oz', 'lb'] as one (one)}<option>{one}</option>{/each}
                     </select></label
                 >
@@ -63,16 +69,16 @@
         {/if}
         <p class="mt-2 flex flex-wrap gap-2">
             {#if tabletScale.format !== null}<button class="btn btn-ghost" onclick={() => (tabletScale.format = null)}
-                    >It is another figure</button
+                    >{texts.itIsAnotherFigure}</button
                 >{/if}
-            <button class="btn btn-ghost" onclick={() => void tabletScale.forget()}>Use it no more</button>
+            <button class="btn btn-ghost" onclick={() => void tabletScale.forget()}>{texts.useItNoMore}</button>
         </p>
     {/if}
     {#if bench.frame?.simulated === true}
         <p class="mt-2 flex flex-wrap gap-2">
-            {#if standIn === null || !tabletScale.on}<button class="btn btn-ghost" onclick={pretend}>Try it with a stand-in</button>
+            {#if standIn === null || !tabletScale.on}<button class="btn btn-ghost" onclick={pretend}>{texts.tryItWithAStandIn}</button>
             {:else}{#each [1, 10, 50, -1000] as grams (grams)}<button class="btn btn-ghost" onclick={() => standIn?.put(grams)}
-                        >{grams < 0 ? 'Clear its pan' : `+${String(grams)} g`}</button
+                        >{grams < 0 ? texts.clearItsPan : `+${String(grams)} g`}</button
                     >{/each}{/if}
         </p>
     {/if}

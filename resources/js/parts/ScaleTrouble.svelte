@@ -4,6 +4,7 @@
     import type { LiveScale } from '../lib/scale.svelte';
     import { decimalsOf, measure } from '../lib/units';
     import { when } from '../lib/when';
+    import * as texts from './ScaleTrouble.texts';
 
     type Props = {
         scale: LiveScale;
@@ -39,22 +40,22 @@
 </script>
 
 {#if reading.held_by !== null}
-    <section class="trouble" role="alert" aria-label="The scale serves another weigh-up">
+    <section class="trouble" role="alert" aria-label={texts.theScaleServesAnotherWeighUp}>
         <h2>
-            The scale serves <a class="link" href={reading.held_by.href}>{reading.held_by.title}</a>
+            {texts.theScaleServes} <a class="link" href={reading.held_by.href}>{reading.held_by.title}</a>
         </h2>
         <p>
             Since {reading.held_by.since_ms === null ? 'a while' : when(reading.held_by.since_ms, bench.now)}. It counts one cup at a time.
             Taken over, the other weigh-up stops until it gets the scale back.
         </p>
         <div class="ways">
-            <button class="btn big" onclick={ontake}>Take the scale over</button>
+            <button class="btn big" onclick={ontake}>{texts.takeTheScaleOver}</button>
             {#if ontype !== undefined}<button class="btn big" onclick={ontype}>{typing}</button>{:else}<p class="quiet">{typing}</p>{/if}
         </div>
     </section>
 {:else if trouble !== null}
-    <section class="trouble" role="alert" aria-label="The scale is not believed" data-testid="scale-trouble">
-        <h2>{heading[trouble.kind] ?? 'The scale is not believed'}</h2>
+    <section class="trouble" role="alert" aria-label={texts.theScaleIsNotBelieved} data-testid="scale-trouble">
+        <h2>{heading[trouble.kind] ?? texts.theScaleIsNotBelieved}</h2>
         <p>
             {#if kind === 'fell'}
                 It fell to <b class="fig">{grams(trouble.saw_g ?? 0)}</b>{inside === null ? '' : `, with ${inside} in the cup`}. It should
@@ -75,15 +76,15 @@
                 Of what is asked for now <b class="fig">{grams(trouble.in_line_g)}</b> had gone in; it stays counted.
             </p>{/if}
         <div class="ways">
-            {#if kind === 'jumped'}<button class="btn big" onclick={() => void scale.accept()}>All of it is in the cup</button>{/if}
-            {#if kind === 'crept'}<button class="btn big" onclick={() => void scale.accept()}>Go on, it is in the cup</button>{/if}
+            {#if kind === 'jumped'}<button class="btn big" onclick={() => void scale.accept()}>{texts.allOfItIsInThe}</button>{/if}
+            {#if kind === 'crept'}<button class="btn big" onclick={() => void scale.accept()}>{texts.goOnItIsInThe}</button>{/if}
             {#if canCount && from !== null}
                 <button class="btn big" onclick={() => oncount(from, trouble.in_line_g)}
                     >{kind === 'fell'
-                        ? `It was set to zero: count from ${grams(from)}`
+                        ? texts.itWasSetToZeroCount(grams(from))
                         : kind === 'jumped'
-                          ? `It stands beside: count from ${grams(from)}`
-                          : `Count from ${grams(from)}`}</button
+                          ? texts.itStandsBesideCountFrom(grams(from))
+                          : texts.countFrom(grams(from))}</button
                 >
             {/if}
             {#if ontype !== undefined}<button class="btn big" onclick={ontype}>{typing}</button>{:else}<p class="quiet">{typing}</p>{/if}

@@ -1,5 +1,7 @@
 <script lang="ts">
     import { ask } from '../lib/api';
+    import { acts, practice } from '../lib/practice.svelte';
+    import * as texts from './StandInHand.texts';
 
     /** The hand that pours onto the stand-in scale: there is no real one to pour onto. */
     let { grams, target }: { grams: number | null; target: number | null } = $props();
@@ -31,31 +33,40 @@
 </script>
 
 <svelte:window onpointerup={stop} onblur={stop} />
-<aside class="hand" aria-label="Stand-in scale">
-    <span class="quiet text-sm">Stand-in scale</span>
+<aside class="hand" aria-label={texts.standInScale}>
+    {#if practice.lid !== null}<span class="lid">In your hand: <b>{practice.lid}</b></span>{:else}<span class="quiet text-sm"
+            >Stand-in scale</span
+        >{/if}
     <button
         class="btn btn-sm"
         class:btn-accent={pouring}
         onpointerdown={start}
         onkeydown={(e) => (e.key === 'Enter' || e.key === ' ') && start(e)}
-        onkeyup={stop}>Hold to pour</button
+        onkeyup={stop}>{texts.holdToPour}</button
     >
     <label class="grid min-h-11 place-items-center text-sm"
-        ><span class="sr-only">How fast</span><input
+        ><span class="sr-only">{texts.howFast}</span><input
             class="range range-xs w-24"
             type="range"
             min="2"
             max="60"
             bind:value={rate}
-            aria-label="How fast it pours"
+            aria-label={texts.howFastItPours}
         /></label
     >
-    <button class="btn btn-sm btn-ghost" onclick={toTheLine} disabled={target === null}>To the line</button>
-    <button class="btn btn-sm btn-ghost" onclick={() => hand('T')}>Its tare key</button>
-    <button class="btn btn-sm btn-ghost" onclick={() => hand('CLR')}>Clear the pan</button>
+    <button class="btn btn-sm btn-ghost" onclick={toTheLine} disabled={target === null}>{texts.toTheLine}</button>
+    <button class="btn btn-sm btn-ghost" onclick={() => hand('T')}>{texts.itsTareKey}</button>
+    <button class="btn btn-sm btn-ghost" onclick={() => hand('CLR')}>{texts.clearThePan}</button>
+    {#each practice.hand as act (act)}<button class="btn" onclick={() => practice.does(act)}>{acts[act] ?? act}</button>{/each}
 </aside>
 
 <style>
+    .lid {
+        border: 1.5px solid var(--color-neutral);
+        border-radius: 0.4rem;
+        padding: 0.1rem 0.6rem;
+        background: var(--color-secondary);
+    }
     .hand {
         display: flex;
         flex-wrap: wrap;

@@ -7,6 +7,7 @@
     import { refused } from '../lib/refused';
     import { dayAndTime, when } from '../lib/when';
     import Wrong from './Wrong.svelte';
+    import * as texts from './TakingAlong.texts';
 
     type State = { last_ms: number | null; possible: boolean; folder: string };
     let at = $state<State | null>(null);
@@ -35,8 +36,8 @@
     }
 </script>
 
-<section class="mt-6 grid gap-2" aria-label="Backup and everything">
-    <h3 class="text-xl">Backup</h3>
+<section class="mt-6 grid gap-2" aria-label={texts.backupAndEverything}>
+    <h3 class="text-xl">{texts.backup}</h3>
     {#if at !== null}
         <p>
             {#if at.last_ms === null}No backup has been taken yet.{:else}The last was taken <b>{dayAndTime(at.last_ms)}</b>{taken
@@ -46,21 +47,21 @@
         </p>
         {#if at.possible}<p class="flex flex-wrap items-center gap-3">
                 <button type="button" class="btn" disabled={busy} onclick={() => void backUp()}
-                    >{busy ? 'Taking it …' : 'Take a backup now'}</button
+                    >{busy ? texts.takingIt : texts.takeABackupNow}</button
                 >
                 <span class="quiet text-sm">kept in {at.folder}{at.last_ms === null ? '' : `, last ${when(at.last_ms, bench.now)}`}</span>
             </p>{/if}
     {/if}
     <Wrong says={trouble} />
-    <h3 class="mt-2 text-xl">Everything</h3>
+    <h3 class="mt-2 text-xl">{texts.everything}</h3>
     <p class="quiet max-w-prose">
         Jobs, chains, builds, pours, formulas, swatches, moulds, kits, contacts, sheets and pictures as one archive of open files, each with
         its schema.
     </p>
     <p class="flex flex-wrap items-center gap-3">
-        <a class="btn" href="/everything.zip" download>Take everything along</a>
+        <a class="btn" href="/everything.zip" download>{texts.takeEverythingAlong}</a>
         <label class="btn btn-ghost">
-            Bring it into an empty shop
+            {texts.bringItIntoAnEmptyShop}
             <input type="file" class="sr-only" accept=".zip,application/zip" onchange={takeIn} />
         </label>
     </p>

@@ -4,6 +4,7 @@
     import { onMount } from 'svelte';
     import { ask } from '../lib/api';
     import type { ImportView } from '../types/server';
+    import * as texts from './TakingIn.texts';
 
     let { id }: { id: number } = $props();
     let at = $state<ImportView | null>(null);
@@ -40,11 +41,12 @@
 {#if at !== null}
     <div class="mt-2 flex flex-wrap items-center gap-3" role="status">
         <p class:text-error={at.state === 'refused'}>{at.says}</p>
-        {#if at.undo !== null}<button class="btn min-h-11" onclick={() => at?.undo && router.post(at.undo)}>Take it out again</button>{/if}
+        {#if at.undo !== null}<button class="btn min-h-11" onclick={() => at?.undo && router.post(at.undo)}>{texts.takeItOutAgain}</button
+            >{/if}
         {#if !ends}
-            <progress class="progress w-48" max={Math.max(1, at.total)} value={at.done} aria-label="How much of the file is in"></progress>
+            <progress class="progress w-48" max={Math.max(1, at.total)} value={at.done} aria-label={texts.howMuchOfTheFileIs}></progress>
             <span class="fig">{at.done} of {at.total}</span>
-            <button class="btn min-h-11" onclick={() => void stop()}>Stop</button>
+            <button class="btn min-h-11" onclick={() => void stop()}>{texts.stop}</button>
         {/if}
     </div>
 {/if}

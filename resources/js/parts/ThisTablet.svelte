@@ -4,6 +4,7 @@
     import { knock } from '../lib/sound';
     import ScaleHere from './ScaleHere.svelte';
     import { mayBePedal, say, tablet } from '../lib/tablet.svelte';
+    import * as texts from './ThisTablet.texts';
 
     let dialog: HTMLDialogElement;
     let open = $state(false);
@@ -40,11 +41,11 @@
 
 <dialog class="modal" bind:this={dialog} aria-labelledby="this-tablet" onclose={() => ([open, waiting] = [false, false])}>
     <div class="modal-box bg-secondary">
-        <h2 id="this-tablet" class="text-2xl">This tablet</h2>
+        <h2 id="this-tablet" class="text-2xl">{texts.thisTablet}</h2>
         <p class="quiet">For where it stands; other tablets have their own.</p>
         {#if open}<div class="mt-4 grid gap-4">
                 <label class="label-text"
-                    >How loud it knocks
+                    >{texts.howLoudItKnocks}
                     <input
                         class="range w-full"
                         type="range"
@@ -67,7 +68,7 @@
                             say('This is how it sounds.');
                         }}
                     />
-                    {voice ? 'Say aloud what a step asks for, and what is called' : 'This browser has no voice'}</label
+                    {voice ? texts.sayAloudWhatAStepAsks : texts.thisBrowserHasNoVoice}</label
                 >
                 <label class="flex min-h-11 items-center gap-3"
                     ><input
@@ -75,7 +76,17 @@
                         class="checkbox"
                         checked={glossary.on}
                         onchange={(event) => tablet.set({ explains: event.currentTarget.checked })}
-                    /> Explain words of the craft where one presses them</label
+                    />
+                    {texts.explainWordsOfTheCraftWhere}</label
+                >
+                <label class="flex min-h-11 items-center gap-3"
+                    ><input
+                        type="checkbox"
+                        class="checkbox"
+                        checked={tablet.letter}
+                        onchange={(event) => tablet.set({ letter: event.currentTarget.checked })}
+                    />
+                    {texts.printOnLetterPaperNotOn}</label
                 >
                 <div>
                     <p>
@@ -85,15 +96,16 @@
                     </p>
                     <p class="mt-2 flex flex-wrap gap-2">
                         <button class="btn" onclick={() => ([says, waiting] = ['', true])}
-                            >{waiting ? 'Press the pedal now …' : tablet.pedal === null ? 'Set a pedal' : 'Set another'}</button
+                            >{waiting ? texts.pressThePedalNow : tablet.pedal === null ? texts.setAPedal : texts.setAnother}</button
                         >
-                        {#if tablet.pedal !== null}<button class="btn btn-ghost" onclick={() => tablet.set({ pedal: null })}>None</button
+                        {#if tablet.pedal !== null}<button class="btn btn-ghost" onclick={() => tablet.set({ pedal: null })}
+                                >{texts.none}</button
                             >{/if}
                     </p>
                     <p class="mt-1 font-bold" role="status">{says}</p>
                 </div>
                 <ScaleHere />
             </div>{/if}
-        <p class="mt-4 text-right"><button class="btn" onclick={() => dialog.close()}>Close</button></p>
+        <p class="mt-4 text-right"><button class="btn" onclick={() => dialog.close()}>{texts.close}</button></p>
     </div>
 </dialog>

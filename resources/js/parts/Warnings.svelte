@@ -1,9 +1,10 @@
 <script lang="ts">
+    import * as texts from './Warnings.texts';
     let { warnings }: { warnings: { code: string; message: string }[] } = $props();
 </script>
 
 {#if warnings.length > 0}
-    <ul class="warnings" aria-label="Mind this">
+    <ul class="warnings" aria-label={texts.mindThis}>
         {#each warnings as warning, i (warning.code + String(i))}
             <li><span aria-hidden="true" class="mark">!</span><span>{warning.message}</span></li>
         {/each}

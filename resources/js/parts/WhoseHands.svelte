@@ -6,6 +6,7 @@
     import { away } from '../lib/away.svelte';
     import { bench } from '../lib/bench.svelte';
     import HandsPicker from './HandsPicker.svelte';
+    import * as texts from './WhoseHands.texts';
 
     let dialog: HTMLDialogElement;
     let open = $state(false);
@@ -46,32 +47,32 @@
 <svelte:window onpointerdown={() => (touched = Date.now())} onkeydown={() => (touched = Date.now())} />
 
 {#if hands !== null || tablet !== null}
-    <button class="btn btn-ghost btn-sm" title={hands?.name ?? 'Whose hands?'} onclick={show}>
+    <button class="btn btn-ghost btn-sm" title={hands?.name ?? texts.whoseHands} onclick={show}>
         <span class="mark" style:background={hands?.colour ?? 'var(--color-neutral)'} aria-hidden="true"
             >{hands?.name.slice(0, 1) ?? '?'}</span
-        ><span class="sr-only">{hands?.name ?? 'Whose hands?'}, hand over</span>
+        ><span class="sr-only">{texts.handOver(hands?.name ?? texts.whoseHands)}</span>
     </button>
 {:else if bench.frame !== null}
     <!-- Nobody is known by name yet: whoever works alone need not say it. -->
-    <a class="btn btn-ghost btn-sm" href="/people" title="Who works here?">
-        <span class="mark nobody" aria-hidden="true">+</span><span class="sr-only">Who works here?</span>
+    <a class="btn btn-ghost btn-sm" href="/people" title={texts.whoWorksHere}>
+        <span class="mark nobody" aria-hidden="true">+</span><span class="sr-only">{texts.whoWorksHere}</span>
     </a>
 {/if}
 
 <dialog class="modal" bind:this={dialog} aria-labelledby="whose-hands" onclose={() => (open = false)}>
     <div class="modal-box bg-secondary">
-        <h2 id="whose-hands" class="mb-2 text-2xl">Whose hands?</h2>
+        <h2 id="whose-hands" class="mb-2 text-2xl">{texts.whoseHands}</h2>
         {#if open}<HandsPicker {taken} />{/if}
         <p class="mt-4 flex flex-wrap justify-between gap-2">
-            {#if hands?.role === 'owner'}<a class="btn btn-ghost" href="/people" onclick={() => dialog.close()}>People</a>{/if}
+            {#if hands?.role === 'owner'}<a class="btn btn-ghost" href="/people" onclick={() => dialog.close()}>{texts.people}</a>{/if}
             {#if tablet !== null && hands !== null}<button class="btn btn-ghost" onclick={() => void rest().then(() => dialog.close())}
-                    >Nobody just now</button
+                    >{texts.nobodyJustNow}</button
                 >{/if}
             {#if hands !== null && tablet === null && bench.frame?.made_up === false}<button
                     class="btn btn-ghost"
-                    onclick={() => router.post('/sign-out')}>Sign out</button
+                    onclick={() => router.post('/sign-out')}>{texts.signOut}</button
                 >{/if}
-            <button class="btn" onclick={() => dialog.close()}>Close</button>
+            <button class="btn" onclick={() => dialog.close()}>{texts.close}</button>
         </p>
     </div>
 </dialog>

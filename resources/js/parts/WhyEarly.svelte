@@ -1,6 +1,7 @@
 <script lang="ts">
     /** It is early by the clock: who knows better says why, in a word or two, and goes on. */
     import TextLine from './TextLine.svelte';
+    import * as texts from './WhyEarly.texts';
 
     let { says, words, onsay, onleave }: { says: string; words: string; onsay: (why: string) => void; onleave: () => void } = $props();
     let why = $state('');
@@ -17,9 +18,9 @@
 >
     <p role="alert"><b>{says}</b></p>
     <div class="row">
-        <TextLine label="Why it goes all the same" bind:value={why} maxlength={200} first />
+        <TextLine label={texts.whyItGoesAllTheSame} bind:value={why} maxlength={200} first />
         <button class="btn btn-primary" disabled={why.trim() === ''}>{words}</button>
-        <button type="button" class="btn btn-ghost" onclick={onleave}>Wait for it</button>
+        <button type="button" class="btn btn-ghost" onclick={onleave}>{texts.waitForIt}</button>
     </div>
 </form>
 

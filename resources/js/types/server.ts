@@ -126,7 +126,13 @@ export type ContactResult = {
     }[];
 };
 
-/** Several cups as one pour, all of it weighed ahead but the meeting. Of m minutes of mixing, d in the chamber and p of pouring, one pair of hands mixes the next cup while the last one is in the chamber, where that leaves it time (d ≥ m); two pairs mix and pour side by side. A cup then follows the last after c₁ = d ≥ m ? max(d, m + p) : m + d + p, or c₂ = max(m, d, p), and from the first meeting to the last drop n cups take m + d + p + (n − 1)·c minutes; where one pair mixes on meanwhile, the second follows the first after d alone. Between the meeting of one cup and the first drop of the next lie m + d + c at most. */
+/**
+ * Several cups as one pour, all of it weighed ahead but the meeting. Of m minutes of mixing, d in the chamber and p of pouring, one pair of
+ * hands mixes the next cup while the last one is in the chamber, where that leaves it time (d ≥ m); two pairs mix and pour side by side.
+ * A cup then follows the last after c₁ = d ≥ m ? max(d, m + p) : m + d + p, or c₂ = max(m, d, p), and from the first meeting to the
+ * last drop n cups take m + d + p + (n − 1)·c minutes; where one pair mixes on meanwhile, the second follows the first after d alone.
+ * Between the meeting of one cup and the first drop of the next lie m + d + c at most.
+ */
 export type CupsResult = {
     count: number;
     total_min: number;
@@ -463,7 +469,10 @@ export type SeriesResult = {
     working: string[];
 };
 
-/** What so much softener costs: tear strength and elongation fall, pot life shifts, and from some load on it sweats out. The sheet of the base gives the plain values, that of the softener how fast they change; both are guides, not tests. */
+/**
+ * What so much softener costs: tear strength and elongation fall, pot life shifts, and from some load on it sweats out. The sheet of the
+ * base gives the plain values, that of the softener how fast they change; both are guides, not tests.
+ */
 export type SofteningEffectsResult = {
     pct_of_ab: number;
     tear_n_mm: number | null;
@@ -658,7 +667,10 @@ export type AdditiveSheetView = {
     notes: string;
 };
 
-/** What a tablet needs to walk a run on where the bench computer does not answer: its steps to the end, what every cup holds and still wants, what follows an over-pour, and how long after A met B each window is, in the room as it is now. */
+/**
+ * What a tablet needs to walk a run on where the bench computer does not answer: its steps to the end, what every cup holds and still
+ * wants, what follows an over-pour, and how long after A met B each window is, in the room as it is now.
+ */
 export type AheadView = {
     last_fact_id: number;
     began_ms: number;
@@ -801,7 +813,10 @@ export type BenchView = {
     })[];
 };
 
-/** What a tablet follows a build by where the bench computer does not answer: what each operation waits for, and for how long, in the room as it is now. */
+/**
+ * What a tablet follows a build by where the bench computer does not answer: what each operation waits for, and for how long, in the room
+ * as it is now.
+ */
 export type BuildAheadView = {
     last_fact_id: number;
     began_ms: number;
@@ -993,7 +1008,10 @@ export type ColourAnswerView = {
     batch_wrong: string | null;
 };
 
-/** What the colour screen can be asked: bases that take pigment, what is known of them and of each pigment, colours wanted before, and the sheets that are being planned. */
+/**
+ * What the colour screen can be asked: bases that take pigment, what is known of them and of each pigment, colours wanted before, and the
+ * sheets that are being planned.
+ */
 export type ColourView = {
     base: string;
     bases: {
@@ -1536,6 +1554,17 @@ export type FrameView = {
     labels: boolean;
     simulated: boolean;
     trouble: string | null;
+    practice: {
+        id: number;
+        name: string;
+        rate: number;
+        calls: {
+            at_ms: number;
+            what: string;
+            title: string;
+            href: string;
+        }[];
+    } | null;
     strip: {
         now_ms: number;
         lozenges: {
@@ -1588,7 +1617,10 @@ export type FrameView = {
     };
 };
 
-/** The softener curve drawn, with the shop's pucks on it and what a target asks for. Heights (`y`) are natural logarithms of the modulus, on which A and 00 are one scale. */
+/**
+ * The softener curve drawn, with the shop's pucks on it and what a target asks for. Heights (`y`) are natural logarithms of the modulus, on
+ * which A and 00 are one scale.
+ */
 export type HardnessAnswerView = {
     base: string;
     softener: string;
@@ -2163,7 +2195,10 @@ export type MouldPageView = {
     dry: DrynessView | null;
 };
 
-/** What the clock of a base rests on, one by one: whether each counts, is doubted because it is far from all the rest, or was left out by hand. */
+/**
+ * What the clock of a base rests on, one by one: whether each counts, is doubted because it is far from all the rest, or was left out by
+ * hand.
+ */
 export type ObservationsView = {
     base: string;
     name: string;
@@ -2323,6 +2358,69 @@ export type PourSheetView = {
         name: string;
         grams: number;
     }[];
+};
+
+/** The bench of a practice as one sees it beside the screen: what is in the hand, what happens, what one can do, and how its time runs. */
+export type PracticeBenchView = {
+    id: number;
+    rate: number;
+    now_ms: number;
+    next_ms: number | null;
+    lid: string | null;
+    calling_min: number | null;
+    said: {
+        at_ms: number;
+        code: string;
+        text: string;
+    }[];
+    acts: string[];
+    weighs: boolean;
+    idle: boolean;
+};
+
+/**
+ * What there is to practise, what whoever looks has practised, what is sure and what comes next; and for an owner, how the others come on.
+ */
+export type PracticeView = {
+    scenarios: ({
+        id: string;
+        name: string;
+        about: string;
+        level: number;
+        teaches: string[];
+        build: boolean;
+        own: number | null;
+        tried: number;
+        last: string | null;
+    })[];
+    next: string[];
+    going: {
+        id: number;
+        name: string;
+        place: string;
+    } | null;
+    path: ({
+        skill: string;
+        name: string;
+        stands: string;
+        due_ms: number | null;
+    })[];
+    tries: {
+        id: number;
+        name: string;
+        at_ms: number;
+        would: string;
+        grams: number;
+        money: string;
+    }[];
+    people: ({
+        name: string;
+        colour: string;
+        sure: string[];
+        shaky: string[];
+        tries: number;
+        last_ms: number | null;
+    })[] | null;
 };
 
 /** What waits for the label printer, what stands in its way, and what came out last. */
@@ -2501,7 +2599,9 @@ export type ReckoningView = {
     ready: ReadyResult;
 };
 
-/** What a study asks of materials: how they flow, how long they pour in this room, how far they stretch; and the mix the job has planned. */
+/**
+ * What a study asks of materials: how they flow, how long they pour in this room, how far they stretch; and the mix the job has planned.
+ */
 export type RubbersView = {
     bases: ({
         code: string;
@@ -3074,6 +3174,34 @@ export type StudyView = {
     } | null;
 };
 
+/** What a maker chooses from while a chain is written down: materials, what contacts are treated with, uses. */
+export type ToChooseView = {
+    materials: ({
+        code: string;
+        name: string;
+        shore: string | null;
+        family: string;
+        here: boolean;
+    })[];
+    words: {
+        surfaces: Record<string, string>;
+        releases: Record<string, {
+            name: string;
+            how: string;
+            hides: number;
+            paint: string;
+            skin_safe: boolean;
+            vapour: boolean;
+            coats: number;
+            minutes: number;
+            every: number;
+            cost: number;
+        }>;
+        sealers: Record<string, string>;
+    };
+    uses: Record<string, string>;
+};
+
 /** One trial: its cups, how each was graded, and what they say. */
 export type TrialView = {
     id: number;
@@ -3139,6 +3267,50 @@ export type TrialView = {
         name: string;
     }[];
     can_be_contact: boolean;
+};
+
+/** What a practice came to. */
+export type TryView = {
+    id: number;
+    scenario: string;
+    name: string;
+    ended_ms: number | null;
+    going: string | null;
+    minutes: number;
+    would: string;
+    seen: string[];
+    causes: {
+        name: string;
+        share: number;
+        next: string;
+    }[];
+    findings: ({
+        code: string;
+        skill: string;
+        good: boolean;
+        of: string;
+        at_min: number;
+        fact: number | null;
+        text: string;
+        lost_g: number;
+        lost: string;
+    })[];
+    waste: {
+        grams: number;
+        money: string;
+    };
+};
+
+/** How a link can be built in several operations, and what each way has to know first. */
+export type WaysToBuildView = {
+    ways: ({
+        id: string;
+        name: string;
+        what: string;
+        makes: string[];
+        asks: string[];
+        base: string | null;
+    })[];
 };
 
 /** Whole ways as a screen shows them beside each other: with names, and with days in place of minutes. */

@@ -7,6 +7,7 @@
     import { calendarDay, when } from '../../lib/when';
     import Faces from '../../parts/Faces.svelte';
     import type { BenchView } from '../../types/server';
+    import * as texts from './texts';
 
     let { bench }: { bench: BenchView } = $props();
 
@@ -30,7 +31,7 @@
 
 <svelte:head><title>Bench · Apalos</title></svelte:head>
 
-<h1 class="sr-only">Bench</h1>
+<h1 class="sr-only">{texts.bench}</h1>
 <Faces here="/" />
 <div class="benches">
     {#each groups as group (group.id)}
@@ -69,7 +70,7 @@
                 <p class="quiet mt-3">{group.empty}</p>
             {/each}
             {#if group.id === 'now' && bench.small.length > 0}
-                <ul class="small-things" aria-label="To be read">
+                <ul class="small-things" aria-label={texts.toBeRead}>
                     {#each bench.small as thing (thing.what)}<li><a class="link inline-block" href={thing.href}>{thing.what}</a></li>{/each}
                 </ul>
             {/if}
@@ -78,7 +79,7 @@
 </div>
 {#if bench.ready.length > 0}
     <section class="mt-6" aria-labelledby="bench-ready">
-        <h2 id="bench-ready" class="text-2xl">Curing on</h2>
+        <h2 id="bench-ready" class="text-2xl">{texts.curingOn}</h2>
         <ul class="small-things">
             {#each bench.ready as one (one.href)}<li class:late={one.late_days > 0}>
                     <a class="link inline-block font-bold" href={one.href}>{one.title}</a>
@@ -89,7 +90,7 @@
         </ul>
     </section>
 {/if}
-<p class="mt-8"><a class="btn" href="/jobs?new=1">Start a new job <kbd class="kbd kbd-sm">n</kbd></a></p>
+<p class="mt-8"><a class="btn" href="/jobs?new=1">{texts.startANewJob} <kbd class="kbd kbd-sm">n</kbd></a></p>
 
 <style>
     .late {

@@ -18,9 +18,12 @@
     import NoteDialog from '../run/NoteDialog.svelte';
     import GradeBuild from './GradeBuild.svelte';
     import NowPanel from './NowPanel.svelte';
+    import OnPaper from '../../parts/OnPaper.svelte';
+    import PractiseThis from '../../parts/PractiseThis.svelte';
     import Operations from './Operations.svelte';
     import PlanForm from './PlanForm.svelte';
     import Section from './Section.svelte';
+    import * as texts from './texts';
 
     let { build: sent, bases, ahead = null }: { build: BuildView; bases: ShelfView['bases']; ahead?: BuildAheadView | null } = $props();
     const live = untrack(() => new LiveBuild(sent, ahead, away.since !== null));
@@ -76,11 +79,11 @@
 
 <p class="quiet"><a class="link inline-block py-2" href="/jobs/{build.job_id}">{build.job}</a> · {build.name}</p>
 <h1 class="text-4xl">
-    {build.link}{#if here !== undefined}, copy {here.copy} of {build.copies.at(-1)?.copy}{/if}
+    {build.link}{#if here !== undefined}{texts.copyOf(here.copy, build.copies.at(-1)?.copy ?? '')}{/if}
 </h1>
 {#if build.wanted_on !== null}<p class="quiet">Wanted by {calendarDay(build.wanted_on)}.</p>{/if}
 {#if here !== undefined}
-    <ol class="copies" aria-label="Copies">
+    <ol class="copies" aria-label={texts.copies}>
         {#each build.copies as copy (copy.id)}
             <li>
                 <a href="/builds/{copy.id}" class:here={copy.id === build.id} aria-current={copy.id === build.id ? 'page' : undefined}
@@ -103,7 +106,7 @@
             <p class="text-2xl">It came out <b>{build.grade.grade}</b>.</p>
             {#if build.grade.note !== ''}<p class="max-w-prose">{build.grade.note}</p>{/if}
             {#if build.main_pour !== null && ['poor', 'spoilt'].includes(build.grade.grade) && build.grade.faults.length > 0}<p>
-                    <a class="btn" href="/pours/{build.main_pour}/run">What went wrong?</a>
+                    <a class="btn" href="/pours/{build.main_pour}/run">{texts.whatWentWrong}</a>
                 </p>{/if}
         {:else if build.given_up !== null}
             <p class="text-2xl">Given up. {build.given_up}</p>
@@ -129,16 +132,19 @@
         />
         <p class="tools">
             {#if build.take_back !== null}<button class="btn" onclick={() => void live.takeBack()}
-                    >Take back {told[build.take_back.kind] ?? ''} {build.take_back.name === null ? '' : `“${build.take_back.name}”`}</button
+                    >{texts.takeBack(
+                        told[build.take_back.kind] ?? '',
+                        build.take_back.name === null ? '' : `“${build.take_back.name}”`,
+                    )}</button
                 >{/if}
-            <button class="btn" onclick={() => (noting = true)}>Note</button>
+            <button class="btn" onclick={() => (noting = true)}>{texts.note}</button>
             {#if !over && shown !== null && !['done', 'left_out', 'under_way'].includes(standing(shown, bench.now))}<button
                     class="btn"
-                    onclick={() => void live.record('left_out', { op: shown.id })}>Leave “{shown.name}” out</button
+                    onclick={() => void live.record('left_out', { op: shown.id })}>{texts.leaveOut(shown.name)}</button
                 >{/if}
         </p>
         {#if build.notes.length > 0}
-            <ul class="mt-3" aria-label="Notes">
+            <ul class="mt-3" aria-label={texts.notes}>
                 {#if build.notes_before > 0}<li>{build.notes_before} more were noted before these.</li>{/if}
                 {#each build.notes as note, i (i)}<li>{when(note.at_ms, bench.now)} {note.text}</li>{/each}
             </ul>
@@ -147,14 +153,15 @@
     <div class="right">
         <Operations {live} chosen={shown?.id ?? null} onchoose={(id) => (picked = id)} />
         {#if !over}<p class="mt-3">
-                <button class="btn" aria-expanded={changing} onclick={() => (changing = !changing)}>Change the plan</button>
+                <button class="btn" aria-expanded={changing} onclick={() => (changing = !changing)}>{texts.changeThePlan}</button>
             </p>{/if}
     </div>
 </div>
 
 {#if changing}<PlanForm {live} {bases} onclose={() => (changing = false)} />{/if}
 
-<section class="ways" aria-label="This build">
+<section class="ways" aria-label={texts.thisBuild}>
+    <p class="flex flex-wrap gap-2"><OnPaper what="builds/{build.id}" words="Build sheet" /><PractiseThis of={{ build: build.id }} /></p>
     <form
         class="keep"
         onsubmit={(event) => {
@@ -162,8 +169,8 @@
             router.post(`/builds/${String(build.id)}/keep`, { name }, { preserveScroll: true });
         }}
     >
-        <TextLine label="Keep it as a way of your own, called" bind:value={name} />
-        <button class="btn" disabled={name.trim() === ''}>Keep this way</button>
+        <TextLine label={texts.keepItAsAWayOf} bind:value={name} />
+        <button class="btn" disabled={name.trim() === ''}>{texts.keepThisWay}</button>
     </form>
     {#if build.begun}<form
             class="keep"
@@ -174,19 +181,19 @@
             }}
         >
             <Measure
-                label="Build the same again, so many times"
+                label={texts.buildTheSameAgainSoMany}
                 kind="plain"
                 bind:value={more}
                 error={refused('again')}
-                hint="as it was built in the end, with its formula, its colours and its sheets"
+                hint={texts.asItWasBuiltInThe}
             />
-            <button class="btn">Build it again</button>
+            <button class="btn">{texts.buildItAgain}</button>
         </form>{/if}
     {#if !over}
         {#if !build.begun}<button class="btn btn-ghost" onclick={() => router.delete(`/builds/${String(build.id)}`)}
-                >Throw this plan away</button
+                >{texts.throwThisPlanAway}</button
             >
-        {:else if !givingUp}<button class="btn btn-ghost" onclick={() => (givingUp = true)}>Give this build up …</button>
+        {:else if !givingUp}<button class="btn btn-ghost" onclick={() => (givingUp = true)}>{texts.giveThisBuildUp}</button>
         {:else}
             <form
                 class="keep"
@@ -196,9 +203,9 @@
                     givingUp = false;
                 }}
             >
-                <TextLine label="Why, in a word or two" bind:value={why} />
-                <button class="btn btn-primary">Give it up</button>
-                <button type="button" class="btn btn-ghost" onclick={() => (givingUp = false)}>Go on with it</button>
+                <TextLine label={texts.whyInAWordOrTwo} bind:value={why} />
+                <button class="btn btn-primary">{texts.giveItUp}</button>
+                <button type="button" class="btn btn-ghost" onclick={() => (givingUp = false)}>{texts.goOnWithIt}</button>
             </form>
         {/if}
     {/if}

@@ -5,6 +5,7 @@
     import { Typing } from '../../lib/typing.svelte';
     import type { Entry } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
+    import * as texts from './texts';
 
     let { live }: { live: LiveBuild } = $props();
     const words = ['spoilt', 'poor', 'usable', 'good', 'superb'];
@@ -28,24 +29,24 @@
 </script>
 
 <form class="grid gap-4" onsubmit={grade}>
-    <h2 class="text-3xl">How did it come out?</h2>
+    <h2 class="text-3xl">{texts.howDidItComeOut}</h2>
     <fieldset class="row">
-        <legend class="sr-only">Grade</legend>
+        <legend class="sr-only">{texts.grade}</legend>
         {#each words as word (word)}<label class="btn big" class:btn-primary={said.grade === word}
                 ><input type="radio" class="sr-only" name="grade" value={word} bind:group={said.grade} />{word}</label
             >{/each}
     </fieldset>
     <fieldset class="row">
-        <legend class="quiet">What went wrong, if anything</legend>
+        <legend class="quiet">{texts.whatWentWrongIfAnything}</legend>
         {#each live.build.faults as fault (fault.id)}<label class="btn" class:btn-primary={said.faults.includes(fault.id)}
                 ><input type="checkbox" class="sr-only" value={fault.id} bind:group={said.faults} />{fault.name}</label
             >{/each}
     </fieldset>
-    {#if live.build.makes === 'cast'}<Measure label="Pieces that came of it" kind="plain" bind:value={said.pieces} />{/if}
+    {#if live.build.makes === 'cast'}<Measure label={texts.piecesThatCameOfIt} kind="plain" bind:value={said.pieces} />{/if}
     <label class="grid gap-1"
-        ><span class="quiet">Note</span><textarea class="textarea w-full" rows="2" bind:value={said.note}></textarea></label
+        ><span class="quiet">{texts.note}</span><textarea class="textarea w-full" rows="2" bind:value={said.note}></textarea></label
     >
-    <p><button class="btn btn-primary big">Write it down</button></p>
+    <p><button class="btn btn-primary big">{texts.writeItDown}</button></p>
 </form>
 
 <style>

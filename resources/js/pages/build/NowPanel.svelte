@@ -12,6 +12,7 @@
     import Observations from '../../parts/Observations.svelte';
     import Really from '../../parts/Really.svelte';
     import WhyEarly from '../../parts/WhyEarly.svelte';
+    import * as texts from './texts';
 
     let { live, op }: { live: LiveBuild; op: BuildOperation } = $props();
     const stands = $derived(standing(op, bench.now));
@@ -143,7 +144,7 @@
                             'changed',
                             { operations: withSavingCoat(live.build, op), was: live.build.edition },
                             `save-${op.id}`,
-                        )}>Put that thin coat in first</button
+                        )}>{texts.putThatThinCoatInFirst}</button
                 >
             </p>{/if}{/if}
     {#each op.layers as layer (layer.below)}
@@ -154,7 +155,7 @@
         </p>
     {/each}
     {#if op.care.length > 0}
-        <ul class="care" aria-label="On what, with what">
+        <ul class="care" aria-label={texts.onWhatWithWhat}>
             {#each op.care as care (care.key + care.act)}
                 <li class:bad={care.blocks}>
                     <span
@@ -165,8 +166,8 @@
                             : `${care.what}${care.coats > 1 ? `, ${String(care.coats)} coats` : ''}${care.minutes > 0 ? `, ${minutes(care.minutes)} with the waits` : ''}`}</span
                     >
                     {#if care.act === 'release' && care.choices.length > 0}
-                        <Choice label="Release on {care.with}" value={care.chosen ?? ''} onchange={(id) => choose(care, id)}>
-                            <option value="">nothing</option>
+                        <Choice label={texts.releaseOn(care.with)} value={care.chosen ?? ''} onchange={(id) => choose(care, id)}>
+                            <option value="">{texts.nothing}</option>
                             {#each care.choices as one (one.id)}<option value={one.id}>{one.name}</option>{/each}
                         </Choice>
                     {/if}
@@ -180,22 +181,22 @@
 
     <p class="actions">
         {#if op.mixes}
-            {#if stands === 'under_way'}<a class="btn btn-primary big" href="/pours/{op.pour_id}/run">Go on weighing</a>
-            {:else if op.pour_id !== null}<a class="btn btn-primary big" href="/pours/{op.pour_id}">Open its sheet</a>
-            {:else}<button class="btn btn-primary big" onclick={mix}>Weigh it up</button>{/if}
+            {#if stands === 'under_way'}<a class="btn btn-primary big" href="/pours/{op.pour_id}/run">{texts.goOnWeighing}</a>
+            {:else if op.pour_id !== null}<a class="btn btn-primary big" href="/pours/{op.pour_id}">{texts.openItsSheet}</a>
+            {:else}<button class="btn btn-primary big" onclick={mix}>{texts.weighItUp}</button>{/if}
         {:else}
             <button class="btn btn-primary big" disabled={over || !live.ready} onclick={() => void tick('done')}
-                >{stands === 'failed' ? 'It passes now' : op.kind === 'check' ? 'Checked, and good' : 'Done'}</button
+                >{stands === 'failed' ? texts.itPassesNow : op.kind === 'check' ? texts.checkedAndGood : texts.done}</button
             >
             {#if op.kind === 'check' && !over && stands !== 'failed'}<button
                     class="btn big"
                     disabled={!live.ready}
-                    onclick={() => void tell('failed', { op: op.id })}>It is not</button
+                    onclick={() => void tell('failed', { op: op.id })}>{texts.itIsNot}</button
                 >{/if}
             {#if stands !== 'under_way' && !over && op.minutes > 5}<button
                     class="btn big"
                     disabled={!live.ready}
-                    onclick={() => void tick('begun')}>Begin: {span(op.minutes * 60_000)} of hands</button
+                    onclick={() => void tick('begun')}>{texts.beginOfHands(span(op.minutes * 60_000))}</button
                 >{/if}
         {/if}
     </p>
@@ -207,7 +208,7 @@
         />{/if}
     {#if retells}<AsOf bind:value={was} words="It was done at another time …" />
         {#if was !== null}<button class="btn big mt-2" onclick={() => void tell('retold', { op: op.id, what: 'done' })}
-                >It was done then</button
+                >{texts.itWasDoneThen}</button
             >{/if}
     {:else if !op.mixes || feels}<AsOf
             bind:value={was}
@@ -215,7 +216,7 @@
         />{/if}
     {#if feels && coat !== null && (stands === 'waits' || stands === 'ready' || stands === 'closing')}
         <fieldset class="mt-3">
-            <legend>Touch “{coat.name}” with a gloved finger, on a place that does not matter:</legend>
+            <legend>{texts.touchWithAGlovedFingerOn(coat.name)}</legend>
             <p class="actions">
                 {#each fingers as [finger, word, means] (finger)}<button
                         class="btn big finger"
@@ -242,7 +243,7 @@
         />{/if}
     {#if (coat?.base ?? op.base) !== null && (feels || op.mixes)}<Observations base={coat?.base ?? op.base ?? ''} begun />{/if}
     {#if op.cautions.length > 0}
-        <ul class="cautions" aria-label="Cautions">
+        <ul class="cautions" aria-label={texts.cautions}>
             {#each op.cautions as caution (caution.title)}<li><b>{caution.title}.</b> {caution.text}</li>{/each}
         </ul>
     {/if}

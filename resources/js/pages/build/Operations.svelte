@@ -4,12 +4,13 @@
     import { standing, standsIn, type LiveBuild } from '../../lib/build.svelte';
     import { measure, span } from '../../lib/units';
     import { when } from '../../lib/when';
+    import * as texts from './texts';
 
     let { live, chosen, onchoose }: { live: LiveBuild; chosen: string | null; onchoose: (id: string) => void } = $props();
     const words: Record<string, string> = { comes_off: 'comes off', tacky: 'tacky, clean glove', dry: 'dry' };
 </script>
 
-<ol class="ops" aria-label="Operations">
+<ol class="ops" aria-label={texts.operations}>
     {#each live.build.operations as op (op.id)}
         {@const stands = standing(op, bench.now)}
         <li class={stands} class:chosen={op.id === chosen}>
@@ -21,22 +22,24 @@
                         {#if stands === 'done' && op.ended_ms !== null}{when(op.ended_ms, bench.now)}{op.grams === null
                                 ? ''
                                 : `, ${measure(op.grams, 'mass', bench.units)}`}
-                        {:else if stands === 'waits' && op.waits_for.length > 0}after {op.waits_for.join(' and ').toLowerCase()}
-                        {:else if stands === 'waits' && op.opens_ms !== null}from {when(op.opens_ms, bench.now)}{op.shuts_ms === null
-                                ? ''
-                                : ` until ${when(op.shuts_ms, bench.now)}`}
-                        {:else if op.shuts_ms !== null && stands !== 'under_way' && stands !== 'left_out'}until {when(
-                                op.shuts_ms,
-                                bench.now,
+                        {:else if stands === 'waits' && op.waits_for.length > 0}{texts.after(op.waits_for.join(' and ').toLowerCase())}
+                        {:else if stands === 'waits' && op.opens_ms !== null}{texts.fromWord(
+                                when(op.opens_ms, bench.now),
+                                op.shuts_ms === null ? '' : texts.until(when(op.shuts_ms, bench.now)),
                             )}
-                        {:else if op.minutes > 0}{span(op.minutes * 60_000)} of hands{/if}
+                        {:else if op.shuts_ms !== null && stands !== 'under_way' && stands !== 'left_out'}{texts.until2(
+                                when(op.shuts_ms, bench.now),
+                            )}
+                        {:else if op.minutes > 0}{texts.ofHands(span(op.minutes * 60_000))}{/if}
                     </span>
                     {#if op.by !== null && stands !== 'waits'}<span class="quiet block text-sm">{op.by}</span>{/if}
                     {#if op.said !== null && stands !== 'waits'}<span class="quiet block">“{op.said}”</span>{/if}
                     {#each op.touches as touch (touch.at_ms)}<span class="quiet block"
-                            >touched {when(touch.at_ms, bench.now)}: {words[touch.finger] ?? touch.finger}{touch.left_out
-                                ? ', left out'
-                                : ''}</span
+                            >{texts.touched(
+                                when(touch.at_ms, bench.now),
+                                words[touch.finger] ?? touch.finger,
+                                touch.left_out ? texts.leftOut : '',
+                            )}</span
                         >{/each}
                 </span>
                 <span class="stands">{standsIn[stands] ?? stands}</span>

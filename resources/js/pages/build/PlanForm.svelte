@@ -9,6 +9,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { ShelfView } from '../../types/server';
+    import * as texts from './texts';
 
     let { live, bases, onclose }: { live: LiveBuild; bases: ShelfView['bases']; onclose: () => void } = $props();
 
@@ -158,11 +159,14 @@
         plan.was = live.build.edition;
         trouble = null;
     }
+    /** By a window, by the clock, or never; a field that stands empty while somebody types is still one of minutes. */
+    const howLong = (wait: Wait, edge: 'from' | 'until'): string =>
+        edges.find(([id]) => id === wait[edge])?.[0] ?? (wait[edge] === null && edge === 'until' ? 'never' : 'minutes');
     const number = (mix: Record<string, unknown> | null, key: string): Entry => (mix?.[key] ?? null) as Entry;
 </script>
 
 <section class="plan" aria-labelledby="plan-title">
-    <h2 id="plan-title" class="text-2xl">The plan</h2>
+    <h2 id="plan-title" class="text-2xl">{texts.thePlan}</h2>
     <p class="quiet max-w-prose">What has begun stays as it is. What you type is kept until you hand it in.</p>
     <ol>
         {#each plan.rows as r, i (r.id)}
@@ -173,72 +177,76 @@
                         <button
                             class="btn btn-ghost"
                             aria-expanded={open === r.id}
-                            aria-label="{open === r.id ? 'Close' : 'Change'} {r.name}"
-                            onclick={() => (open = open === r.id ? null : r.id)}>{open === r.id ? 'Close' : 'Change'}</button
+                            aria-label="{open === r.id ? texts.close : texts.change} {r.name}"
+                            onclick={() => (open = open === r.id ? null : r.id)}>{open === r.id ? texts.close : texts.change}</button
                         >
-                        <button class="btn btn-ghost" aria-label="Move {r.name} up" disabled={i === 0} onclick={() => move(i, -1)}>▴</button
+                        <button class="btn btn-ghost" aria-label={texts.moveUp(r.name)} disabled={i === 0} onclick={() => move(i, -1)}
+                            >▴</button
                         >
                         <button
                             class="btn btn-ghost"
-                            aria-label="Move {r.name} down"
+                            aria-label={texts.moveDown(r.name)}
                             disabled={i === plan.rows.length - 1}
                             onclick={() => move(i, 1)}>▾</button
                         >
-                        <button class="btn btn-ghost" aria-label="Take {r.name} out" onclick={() => remove(r.id)}>Take out</button>
+                        <button class="btn btn-ghost" aria-label={texts.takeOut(r.name)} onclick={() => remove(r.id)}
+                            >{texts.takeOutHeading}</button
+                        >
                     {/if}
                 </p>
                 {#if open === r.id && !r.begun}
                     <div class="fields">
-                        <TextLine label="What it is called" bind:value={r.name} maxlength={120} />
-                        <Choice label="Kind" bind:value={r.kind} onchange={() => kindOf(r)}
+                        <TextLine label={texts.whatItIsCalled} bind:value={r.name} maxlength={120} />
+                        <Choice label={texts.kind} bind:value={r.kind} onchange={() => kindOf(r)}
                             >{#each kinds as [id, word] (id)}<option value={id}>{word}</option>{/each}</Choice
                         >
-                        <Measure label="Minutes of hands" kind="minutes" bind:value={r.minutes} />
+                        <Measure label={texts.minutesOfHands} kind="minutes" bind:value={r.minutes} />
                         <Choice
-                            label="Needs"
+                            label={texts.needs}
                             value={r.uses[0] ?? ''}
                             onchange={(v) => (r.uses = v === '' ? [] : v === 'chamber' ? ['hands', 'chamber'] : [v])}
-                            ><option value="hands">hands</option><option value="chamber">hands and the vacuum chamber</option><option
-                                value="pot">the pressure pot</option
-                            ><option value="">nobody</option></Choice
+                            ><option value="hands">{texts.hands}</option><option value="chamber">{texts.handsAndTheVacuumChamber}</option
+                            ><option value="pot">{texts.thePressurePot}</option><option value="">{texts.nobody}</option></Choice
                         >
                         {#if r.mix !== null}
-                            <Choice label="Of" value={(r.mix.base ?? '') as string} onchange={(v) => (r.mix = { ...r.mix, base: v })}
-                                ><option value="">what the link is made of</option>{#each bases as base (base.code)}<option
+                            <Choice
+                                label={texts.ofWord}
+                                value={(r.mix.base ?? '') as string}
+                                onchange={(v) => (r.mix = { ...r.mix, base: v })}
+                                ><option value="">{texts.whatTheLinkIsMadeOf}</option>{#each bases as base (base.code)}<option
                                         value={base.code}>{base.name}</option
                                     >{/each}</Choice
                             >
                             <Choice
-                                label="Laid on"
+                                label={texts.laidOn}
                                 value={(r.mix.against ?? 'original') as string}
                                 onchange={(v) => (r.mix = { ...r.mix, against: v })}
-                                ><option value="original">the original</option><option value="last">the last layer</option><option
-                                    value="tray">a tray of its own</option
-                                ></Choice
+                                ><option value="original">{texts.theOriginal}</option><option value="last">{texts.theLastLayer}</option
+                                ><option value="tray">{texts.aTrayOfItsOwn}</option></Choice
                             >
                             <Choice
-                                label="It has to"
+                                label={texts.itHasTo}
                                 value={(r.mix.intent ?? 'separate') as string}
                                 onchange={(v) => (r.mix = { ...r.mix, intent: v })}
-                                ><option value="bond">bond to it</option><option value="separate">let go of it</option></Choice
+                                ><option value="bond">{texts.bondToIt}</option><option value="separate">{texts.letGoOfIt}</option></Choice
                             >
                             {#if r.kind === 'pour'}<Choice
-                                    label="It makes"
+                                    label={texts.itMakes}
                                     value={(r.mix.part ?? 'layer') as string}
                                     onchange={(v) => (r.mix = { ...r.mix, part: v })}
-                                    ><option value="layer">the piece, or a layer of it</option><option value="half"
-                                        >a half of the mould</option
-                                    ><option value="jacket">a jacket, or a shell of one</option></Choice
+                                    ><option value="layer">{texts.thePieceOrALayerOf}</option><option value="half"
+                                        >{texts.aHalfOfTheMould}</option
+                                    ><option value="jacket">{texts.aJacketOrAShellOf}</option></Choice
                                 >{/if}
                             {#if r.kind === 'coat'}
                                 <Measure
-                                    label="Thickness"
+                                    label={texts.thickness}
                                     kind="length"
                                     value={number(r.mix, 'thickness_mm')}
                                     onchange={(v) => (r.mix = { ...r.mix, thickness_mm: v })}
                                 />
                                 <Measure
-                                    label="Over an area of"
+                                    label={texts.overAnAreaOf}
                                     kind="plain"
                                     suffix="cm²"
                                     value={typeof number(r.mix, 'area_mm2') === 'number'
@@ -248,12 +256,12 @@
                                     error={number(r.mix, 'area_mm2') === null ? 'Without it nobody knows how much to weigh.' : null}
                                 />
                                 <TextLine
-                                    label="Tint"
+                                    label={texts.tint}
                                     bind:value={() => (r.mix?.tint ?? '') as string, (v) => (r.mix = { ...r.mix, tint: v })}
                                 />
                             {:else}
                                 <Measure
-                                    label="It takes"
+                                    label={texts.itTakes}
                                     kind="volume"
                                     value={number(r.mix, 'ml')}
                                     onchange={(v) => (r.mix = { ...r.mix, ml: v })}
@@ -263,28 +271,29 @@
                     </div>
                     {#each r.after as wait, k (k)}
                         <div class="fields">
-                            <Choice label="After" bind:value={wait.op}
+                            <Choice label={texts.afterHeading} bind:value={wait.op}
                                 >{#each plan.rows.filter((o) => o.id !== r.id) as o (o.id)}<option value={o.id}>{o.name}</option
                                     >{/each}</Choice
                             >
                             {#each ['from', 'until'] as const as edge (edge)}
                                 <Choice
-                                    label={edge === 'from' ? 'From when' : 'Until when'}
-                                    value={typeof wait[edge] === 'string' ? wait[edge] : wait[edge] === null ? 'never' : 'minutes'}
+                                    label={edge === 'from' ? texts.fromWhen : texts.untilWhen}
+                                    value={howLong(wait, edge)}
                                     onchange={(v) => (wait[edge] = v === 'never' ? null : v === 'minutes' ? 0 : v)}
                                 >
-                                    {#if edge === 'until'}<option value="never">no end</option>{/if}
-                                    <option value="minutes">minutes after its end</option>
+                                    {#if edge === 'until'}<option value="never">{texts.noEnd}</option>{/if}
+                                    <option value="minutes">{texts.minutesAfterItsEnd}</option>
                                     {#each edges as [id, word] (id)}<option value={id}>{word}</option>{/each}
                                 </Choice>
-                                {#if typeof wait[edge] === 'number'}<Measure
-                                        label={edge === 'from' ? 'At least' : 'At most'}
+                                {#if howLong(wait, edge) === 'minutes'}<Measure
+                                        label={edge === 'from' ? texts.atLeast : texts.atMost}
                                         kind="minutes"
-                                        bind:value={wait[edge]}
+                                        value={wait[edge]}
+                                        onchange={(minutes) => (wait[edge] = minutes ?? '')}
                                     />{/if}
                             {/each}
                             <button class="btn btn-ghost" onclick={() => (r.after = r.after.filter((_, n) => n !== k))}
-                                >Need not wait for it</button
+                                >{texts.needNotWaitForIt}</button
                             >
                         </div>
                     {/each}
@@ -293,7 +302,7 @@
                             class="btn btn-ghost"
                             onclick={() =>
                                 (r.after = [...r.after, { op: plan.rows.find((o) => o.id !== r.id)?.id ?? '', from: 0, until: null }])}
-                            >Waits for something more</button
+                            >{texts.waitsForSomethingMore}</button
                         >
                     </p>
                 {/if}
@@ -302,10 +311,10 @@
     </ol>
     <Wrong says={trouble} />
     <p class="line">
-        <button class="btn btn-primary" onclick={() => void keep()}>Keep this plan</button>
-        <button class="btn" onclick={add}>Add an operation</button>
-        <button class="btn btn-ghost" onclick={again}>As it stands on the bench computer</button>
-        <button class="btn btn-ghost" onclick={onclose}>Close</button>
+        <button class="btn btn-primary" onclick={() => void keep()}>{texts.keepThisPlan}</button>
+        <button class="btn" onclick={add}>{texts.addAnOperation}</button>
+        <button class="btn btn-ghost" onclick={again}>{texts.asItStandsOnTheBench}</button>
+        <button class="btn btn-ghost" onclick={onclose}>{texts.close}</button>
     </p>
 </section>
 

@@ -3,6 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
     import type { BuildView } from '../../types/server';
+    import * as texts from './texts';
 
     let { build }: { build: BuildView } = $props();
     const uid = $props.id();
@@ -57,7 +58,7 @@
     <svg
         viewBox="0 0 {W} {H + 40}"
         role="img"
-        aria-label="In section: {words}{build.inside.length > 0 ? `; inside it ${build.inside.join(', ')}` : ''}"
+        aria-label={texts.inSection(words, build.inside.length > 0 ? texts.insideIt(build.inside.join(', ')) : '')}
     >
         <defs>
             <pattern id="{uid}-wet" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(35)"
@@ -131,7 +132,7 @@
         {/if}
     </svg>
     {#if build.section.length > 0}
-        <ol aria-label={halves.length > 0 ? 'Parts' : inMould ? 'Layers, from the mould inwards' : 'Layers, from the original outwards'}>
+        <ol aria-label={halves.length > 0 ? texts.parts : inMould ? texts.layersFromTheMouldInwards : texts.layersFromTheOriginalOutwards}>
             {#each build.section as layer (layer.id)}
                 <li>
                     <span class="swatch {layer.state}" style="--tint:{layer.colour}"></span>

@@ -10,6 +10,7 @@
     import WriteRule from './WriteRule.svelte';
     import Pair from './Pair.svelte';
     import Patches from './Patches.svelte';
+    import * as texts from './texts';
 
     let { board }: { board: ContactBoardView } = $props();
 
@@ -100,9 +101,9 @@
 <svelte:head><title>Contacts · Apalos</title></svelte:head>
 
 <div class="flex flex-wrap items-baseline justify-between gap-3">
-    <h1 class="text-3xl">What may touch what</h1>
+    <h1 class="text-3xl">{texts.whatMayTouchWhat}</h1>
     <fieldset class="flex flex-wrap gap-1">
-        <legend class="sr-only">Fresh material</legend>
+        <legend class="sr-only">{texts.freshMaterial}</legend>
         {#each chemistries as c (c.id)}
             <label class="chip" class:on={chemistry === c.id}
                 ><input type="radio" class="sr-only" name="chemistry" value={c.id} bind:group={chemistry} />{c.name}</label
@@ -116,7 +117,7 @@
         class="scroll"
         role="grid"
         tabindex="-1"
-        aria-label="Fresh materials on surfaces"
+        aria-label={texts.freshMaterialsOnSurfaces}
         aria-rowcount={board.surfaces.length + 1}
         onkeydown={arrows}
         style="--columns:{fresh.length}"
@@ -139,11 +140,12 @@
                             class:on={at.fresh === f.id && at.surface === s.id}
                             tabindex={at.fresh === f.id && at.surface === s.id ? 0 : -1}
                             aria-selected={at.fresh === f.id && at.surface === s.id}
-                            aria-label="{f.name} on {s.name}: {cell.in_short}{cell.tested === null
-                                ? ''
-                                : cell.tested
-                                  ? ', your test passed'
-                                  : ', your test failed'}"
+                            aria-label={texts.on(
+                                f.name,
+                                s.name,
+                                cell.in_short,
+                                cell.tested === null ? '' : cell.tested ? texts.yourTestPassed : texts.yourTestFailed,
+                            )}
                             onclick={() => void open(f.id, s.id)}
                         >
                             <Mark kind={verdictMark[cell.verdict] ?? 'stop'} size={16} />
@@ -163,7 +165,7 @@
                 onbase={(code) => void open(at.fresh, at.surface, code)}
                 fresh={at.fresh}
                 surface={at.surface}
-                title="{name(board.fresh, at.fresh)} on {name(board.surfaces, at.surface)}"
+                title={texts.on2(name(board.fresh, at.fresh), name(board.surfaces, at.surface))}
             />
         {/if}
     </section>
@@ -172,7 +174,7 @@
 <Patches {board} onopen={(f, s) => void open(f, s)} />
 
 <section class="mt-8" aria-labelledby="own-rules">
-    <h2 id="own-rules" class="text-2xl">Rules of your own</h2>
+    <h2 id="own-rules" class="text-2xl">{texts.rulesOfYourOwn}</h2>
     <ul class="mt-1">
         {#each board.own_rules as rule (rule.id)}
             <li class="flex flex-wrap items-center gap-3">
@@ -180,7 +182,7 @@
                 {rule.text}
                 <button
                     class="btn btn-ghost btn-xs"
-                    onclick={() => router.delete(`/contacts/rules/${String(rule.id)}`, { preserveScroll: true })}>leave it out</button
+                    onclick={() => router.delete(`/contacts/rules/${String(rule.id)}`, { preserveScroll: true })}>{texts.leaveItOut}</button
                 >
             </li>
         {:else}
@@ -196,7 +198,7 @@
                 }
             }}
             onclose={() => (writing = false)}
-        />{:else}<button class="btn mt-2" onclick={() => (writing = true)}>Write a rule</button>{/if}
+        />{:else}<button class="btn mt-2" onclick={() => (writing = true)}>{texts.writeARule}</button>{/if}
     <div class="mt-3">
         <Exchange
             out={[

@@ -9,6 +9,7 @@
     import Mark from '../../parts/Mark.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         pair: ContactResult;
@@ -62,7 +63,7 @@
     {#each pair.because as why (why.rule)}<li>{why.text} <span class="quiet text-sm">{why.sure}</span></li>{/each}
 </ul>
 {#if pair.plan.length > 0}
-    <ol class="plan" aria-label="What to do">
+    <ol class="plan" aria-label={texts.whatToDo}>
         {#each pair.plan as step, i (i)}
             <li>
                 <b>{doing[step.do]}:</b>
@@ -73,26 +74,26 @@
     </ol>
 {/if}
 {#if pair.releases.length > 0 && pair.verdict !== 'stop'}
-    <h3 class="mt-3 text-lg">Releases, best first</h3>
+    <h3 class="mt-3 text-lg">{texts.releasesBestFirst}</h3>
     <ul class="releases">
         {#each pair.releases as release (release.id)}
             <li>
                 <b>{board.releases[release.id]}</b>
-                <span class="fit" role="img" style="--fit:{release.fit}" aria-label="fits {Math.round(release.fit * 100)} of 100"></span>
+                <span class="fit" role="img" style="--fit:{release.fit}" aria-label={texts.fitsOf100(Math.round(release.fit * 100))}></span>
                 <span class="quiet text-sm">{release.why}</span>
             </li>
         {/each}
     </ul>
 {/if}
 {#if pair.ruinous.length > 0}
-    <h3 class="mt-3 text-lg">Would ruin it</h3>
+    <h3 class="mt-3 text-lg">{texts.wouldRuinIt}</h3>
     <ul class="text-sm">
         {#each pair.ruinous as release (release.id)}<li><b>{board.releases[release.id]}.</b> {release.why}</li>{/each}
     </ul>
 {/if}
 {#each pair.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
 
-<h3 class="mt-4 text-lg">Your own tests</h3>
+<h3 class="mt-4 text-lg">{texts.yourOwnTests}</h3>
 <ul class="text-sm">
     {#each tests as test (test.id)}
         <li>
@@ -103,39 +104,44 @@
             {shortDate(test.put_on_ms)}
             {test.place}
             {test.note}
-            {#if test.photo}<a class="link" href="/contacts/patches/{test.id}/photo" download>photo</a>{/if}
+            {#if test.photo}<a class="link" href="/contacts/patches/{test.id}/photo" download>{texts.photo}</a>{/if}
         </li>
     {:else}
         <li class="quiet">None of this pair.</li>
     {/each}
 </ul>
-<form class="mt-2 grid gap-2" onsubmit={putOn} aria-label="Put on a test patch">
+<form class="mt-2 grid gap-2" onsubmit={putOn} aria-label={texts.putOnATestPatch}>
     <p class="quiet text-sm">
         A test patch: thickened and tinted so that it shows, on a hidden place, one spot wiped with solvent first. It clears this surface
         under this base, with this sealer and this release, and nothing else: write a clay of your own down in <a
             class="link"
-            href="/stores/new/sheet?kind=surface">Stores</a
+            href="/stores/new/sheet?kind=surface">{texts.stores}</a
         > and it is told from others.
     </p>
     <div class="flex flex-wrap items-end gap-2">
         {#if bases.length > 0}
-            <Choice label="of" bind:value={base} onchange={onbase}
+            <Choice label={texts.ofWord} bind:value={base} onchange={onbase}
                 >{#each bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}</Choice
             >
         {/if}
-        <Choice label="over" bind:value={sealer}
-            ><option value="">the bare surface</option>{#each Object.entries(board.sealers) as [id, name] (id)}<option value={id}
+        <Choice label={texts.over} bind:value={sealer}
+            ><option value="">{texts.theBareSurface}</option>{#each Object.entries(board.sealers) as [id, name] (id)}<option value={id}
                     >{name}</option
                 >{/each}</Choice
         >
-        <Choice label="released with" bind:value={release}
-            ><option value="">nothing</option>{#each Object.entries(board.releases) as [id, name] (id)}<option value={id}>{name}</option
+        <Choice label={texts.releasedWith} bind:value={release}
+            ><option value="">{texts.nothing}</option>{#each Object.entries(board.releases) as [id, name] (id)}<option value={id}
+                    >{name}</option
                 >{/each}</Choice
         >
-        <label class="grid flex-1 gap-1 text-sm"
-            ><span class="quiet">where</span><input class="input w-full" placeholder="under the left foot" bind:value={place} /></label
+        <label class="grid min-w-48 flex-1 gap-1 text-sm"
+            ><span class="quiet">{texts.where}</span><input
+                class="input w-full"
+                placeholder={texts.underTheLeftFoot}
+                bind:value={place}
+            /></label
         >
-        <button class="btn">It is on</button>
+        <button class="btn">{texts.itIsOn}</button>
     </div>
     <Wrong says={wrong} />
 </form>

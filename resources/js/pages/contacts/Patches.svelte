@@ -7,6 +7,7 @@
     import PhotoPick from '../../parts/PhotoPick.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import type { ContactBoardView } from '../../types/server';
+    import * as texts from './texts';
 
     let { board, onopen }: { board: ContactBoardView; onopen: (fresh: string, surface: string) => void } = $props();
     const open = $derived(board.patches.filter((p) => p.passed === null));
@@ -26,14 +27,14 @@
 </script>
 
 <section class="mt-8" aria-labelledby="patches">
-    <h2 id="patches" class="text-2xl">Test patches that are on</h2>
+    <h2 id="patches" class="text-2xl">{texts.testPatchesThatAreOn}</h2>
     {#if refused('edition') !== null}<p class="early" role="alert">{refused('edition')}</p>{/if}
     <ul>
         {#each open as patch (patch.id)}
             <li class="patch">
                 <div>
                     <button class="link text-left font-bold" onclick={() => onopen(patch.fresh, patch.surface)}
-                        >{name(board.fresh, patch.fresh)} on {name(board.surfaces, patch.surface)}</button
+                        >{texts.on2(name(board.fresh, patch.fresh), name(board.surfaces, patch.surface))}</button
                     >
                     <p class="quiet text-sm">
                         {patch.place === '' ? 'on a hidden place' : patch.place}{patch.sealed_with === null
@@ -49,12 +50,12 @@
                     {#if bench.now < patch.due_ms}<span class="fig font-bold">{span(patch.due_ms - bench.now)}</span>
                         <span class="quiet">to go</span>{:else}<b class="text-accent">read it now</b>{/if}
                 </p>
-                <TextLine label="What you saw" bind:value={notes[patch.id]} />
+                <TextLine label={texts.whatYouSaw} bind:value={notes[patch.id]} />
                 <PhotoPick onpick={(taken) => (photos[patch.id] = taken)} />
                 {#if asked(patch.id) !== null}<p class="early" role="alert">{asked(patch.id)}</p>{/if}
                 <p class="flex flex-wrap gap-2">
-                    <button class="btn btn-sm" onclick={() => read(patch.id, patch.edition, true)}>Cured, came away</button>
-                    <button class="btn btn-sm" onclick={() => read(patch.id, patch.edition, false)}>Failed</button>
+                    <button class="btn btn-sm" onclick={() => read(patch.id, patch.edition, true)}>{texts.curedCameAway}</button>
+                    <button class="btn btn-sm" onclick={() => read(patch.id, patch.edition, false)}>{texts.failed}</button>
                 </p>
             </li>
         {:else}

@@ -8,6 +8,7 @@
     import Refused from '../../parts/Wrong.svelte';
     import type { ContactBoardView } from '../../types/server';
     import Several from '../stores/Several.svelte';
+    import * as texts from './texts';
 
     type Change = { fresh: string; surface: string; was: string; becomes: string; in_short: string };
     let { board, onchanges, onclose }: { board: ContactBoardView; onchanges: (changes: Change[]) => void; onclose: () => void } = $props();
@@ -88,34 +89,40 @@
 
 <form
     class="card-paper mt-3 grid gap-3"
-    aria-label="A rule of your own"
+    aria-label={texts.aRuleOfYourOwn}
     onsubmit={(event) => {
         event.preventDefault();
         void look();
     }}
 >
     <div class="grid gap-3 md:grid-cols-2">
-        <TextLine label="Its name" placeholder="grey-primer" bind:value={rule.id} error={at('id')} />
-        <Choice label="It is about" bind:value={rule.kind} onchange={() => (rule.gives = '')}
-            ><option value="inhibition">whether it cures</option><option value="adhesion">how it parts</option><option value="forbid"
-                >what must never be</option
+        <TextLine label={texts.itsName} placeholder={texts.greyPrimer} bind:value={rule.id} error={at('id')} />
+        <Choice label={texts.itIsAbout} bind:value={rule.kind} onchange={() => (rule.gives = '')}
+            ><option value="inhibition">{texts.whetherItCures}</option><option value="adhesion">{texts.howItParts}</option><option
+                value="forbid">{texts.whatMustNeverBe}</option
             ></Choice
         >
-        <Several label="Fresh" bind:value={rule.fresh} all={board.fresh.map((f) => f.id)} named={fresh} error={at('fresh')} />
-        <Several label="On" bind:value={rule.surface} all={board.surfaces.map((s) => s.id)} named={surfaces} error={at('surface')} />
-        <Choice label="What happens" bind:value={rule.gives} error={at('gives')}>
-            <option value="">choose …</option>
+        <Several label={texts.fresh} bind:value={rule.fresh} all={board.fresh.map((f) => f.id)} named={fresh} error={at('fresh')} />
+        <Several
+            label={texts.onHeading}
+            bind:value={rule.surface}
+            all={board.surfaces.map((s) => s.id)}
+            named={surfaces}
+            error={at('surface')}
+        />
+        <Choice label={texts.whatHappens} bind:value={rule.gives} error={at('gives')}>
+            <option value="">{texts.choose}</option>
             {#each gives[rule.kind] ?? [] as [id, words] (id)}<option value={id}>{words}</option>{/each}
         </Choice>
-        <Choice label="When" bind:value={rule.when}>
+        <Choice label={texts.when} bind:value={rule.when}>
             {#each whens as [id, words] (id)}<option value={id}>{words}</option>{/each}
         </Choice>
-        <Choice label="How sure are you?" bind:value={rule.sure}
-            ><option value="usual">it is usually so</option><option value="certain">it is certain</option><option value="disputed"
-                >schools differ</option
+        <Choice label={texts.howSureAreYou} bind:value={rule.sure}
+            ><option value="usual">{texts.itIsUsuallySo}</option><option value="certain">{texts.itIsCertain}</option><option
+                value="disputed">{texts.schoolsDiffer}</option
             ></Choice
         >
-        <TextLine label="Why, as you would say it" bind:value={rule.text} error={at('text')} />
+        <TextLine label={texts.whyAsYouWouldSayIt} bind:value={rule.text} error={at('text')} />
     </div>
     <Refused says={wrong !== null && !placed.includes(wrong.field.split('.')[0] ?? '') ? wrong.message : null} />
     {#if changes !== null}
@@ -135,9 +142,9 @@
         </div>
     {/if}
     <p class="flex flex-wrap gap-2">
-        <button class="btn" class:btn-primary={changes === null}>What would it change?</button>
+        <button class="btn" class:btn-primary={changes === null}>{texts.whatWouldItChange}</button>
         <button type="button" class="btn" class:btn-primary={changes !== null} disabled={changes === null} onclick={() => void keep()}
-            >Keep the rule</button
+            >{texts.keepTheRule}</button
         >
         <button
             type="button"
@@ -146,7 +153,7 @@
                 onchanges([]);
                 typing.clear();
                 onclose();
-            }}>Leave it</button
+            }}>{texts.leaveIt}</button
         >
     </p>
 </form>

@@ -5,6 +5,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import type { CostView } from '../../types/server';
     import Crossing from './Crossing.svelte';
+    import * as texts from './texts';
 
     type Props = {
         asked: { against: { name: string; fixed: string; each: string } };
@@ -33,16 +34,16 @@
     }
 </script>
 
-<section class="mt-6 grid gap-3" aria-label="Beside another way">
-    <h2 class="text-2xl">Beside another way</h2>
-    <Choice label="As another job is made" bind:value={beside} onchange={() => void set()}>
-        <option value="">type it, or choose a job</option>
+<section class="mt-6 grid gap-3" aria-label={texts.besideAnotherWay}>
+    <h2 class="text-2xl">{texts.besideAnotherWay}</h2>
+    <Choice label={texts.asAnotherJobIsMade} bind:value={beside} onchange={() => void set()}>
+        <option value="">{texts.typeItOrChooseAJob}</option>
         {#each others as other (other.id)}<option value={String(other.id)}>{other.name}</option>{/each}
     </Choice>
     <form class="three" oninput={onchange} onsubmit={(event) => event.preventDefault()}>
-        <TextLine label="The other way" placeholder="bought in" bind:value={asked.against.name} error={at('against.name')} />
-        <TextLine label="before the first piece" fig inputmode="decimal" bind:value={asked.against.fixed} error={at('against.fixed')} />
-        <TextLine label="and a piece" fig inputmode="decimal" bind:value={asked.against.each} error={at('against.each')} />
+        <TextLine label={texts.theOtherWay} placeholder={texts.boughtIn} bind:value={asked.against.name} error={at('against.name')} />
+        <TextLine label={texts.beforeTheFirstPiece} fig inputmode="decimal" bind:value={asked.against.fixed} error={at('against.fixed')} />
+        <TextLine label={texts.andAPiece} fig inputmode="decimal" bind:value={asked.against.each} error={at('against.each')} />
     </form>
     {#if besideSays !== null}<p class="text-sm">{besideSays}</p>{/if}
     {#if even !== null}

@@ -12,6 +12,7 @@
     import Another from './Another.svelte';
     import Numbers from './Numbers.svelte';
     import Result from './Result.svelte';
+    import * as texts from './texts';
 
     let { cost }: { cost: CostView } = $props();
 
@@ -112,24 +113,30 @@
         class="grid content-start gap-5"
         onsubmit={(event) => event.preventDefault()}
         oninput={change}
-        aria-label="What goes into the price"
+        aria-label={texts.whatGoesIntoThePrice}
     >
         {#if isPiece}
             <div class="three">
-                <Measure label="Pieces cast" kind="plain" bind:value={asked.casts} error={at('casts')} onchange={scale} />
+                <Measure label={texts.piecesCast} kind="plain" bind:value={asked.casts} error={at('casts')} onchange={scale} />
                 {#if asked.done !== undefined}<Measure
-                        label="Cast already"
+                        label={texts.castAlready}
                         kind="plain"
                         bind:value={asked.done}
                         error={at('done')}
                         onchange={change}
                     />{/if}
-                <Measure label="Of them rejects" kind="percent" bind:value={asked.reject_pct} error={at('reject_pct')} onchange={change} />
-                <TextLine label="Money" fig maxlength={3} bind:value={asked.currency} error={at('currency')} />
+                <Measure
+                    label={texts.ofThemRejects}
+                    kind="percent"
+                    bind:value={asked.reject_pct}
+                    error={at('reject_pct')}
+                    onchange={change}
+                />
+                <TextLine label={texts.money} fig maxlength={3} bind:value={asked.currency} error={at('currency')} />
             </div>
         {/if}
-        <section aria-label="Material">
-            <h2 class="text-2xl">Material</h2>
+        <section aria-label={texts.material}>
+            <h2 class="text-2xl">{texts.material}</h2>
             {#each asked.materials as material, i (material.code)}
                 {@const n = index(asked.materials, material, (m) => m.kit.price !== '' && m.kit.mass_g !== null)}
                 <div class="line" class:open={material.kit.price === ''}>
@@ -148,28 +155,28 @@
                     </p>
                     <div class="four">
                         <Measure
-                            label="Used"
+                            label={texts.used}
                             kind="mass"
                             bind:value={material.used_g}
                             error={at(`materials.${String(n)}.used_g`)}
                             onchange={change}
                         />
                         <Measure
-                            label="Lost"
+                            label={texts.lost}
                             kind="percent"
                             bind:value={material.waste_pct}
                             error={at(`materials.${String(n)}.waste_pct`)}
                             onchange={change}
                         />
                         <TextLine
-                            label="A kit costs"
+                            label={texts.aKitCosts}
                             fig
                             inputmode="decimal"
                             bind:value={material.kit.price}
                             error={at(`materials.${String(n)}.kit.price`)}
                         />
                         <Measure
-                            label="and weighs"
+                            label={texts.andWeighs}
                             kind="mass"
                             bind:value={material.kit.mass_g}
                             error={at(`materials.${String(n)}.kit.mass_g`)}
@@ -178,7 +185,7 @@
                     </div>
                     {#if material.kit.price !== '' && material.kit.mass_g !== null && (material.kit.price !== cost.asked.materials[i]?.kit.price || material.kit.mass_g !== cost.asked.materials[i]?.kit.mass_g)}
                         <button type="button" class="btn btn-sm justify-self-start" onclick={() => void keepPrice(material)}
-                            >Keep it as our price</button
+                            >{texts.keepItAsOurPrice}</button
                         >
                     {/if}
                 </div>
@@ -187,8 +194,8 @@
                 </p>{/each}
         </section>
         {#if asked.moulds.length > 0}
-            <section aria-label="Moulds">
-                <h2 class="text-2xl">Moulds</h2>
+            <section aria-label={texts.moulds}>
+                <h2 class="text-2xl">{texts.moulds}</h2>
                 {#each asked.moulds as mould (mould.name)}
                     {@const n = index(asked.moulds, mould, (m) => m.cost !== '')}
                     <div class="line" class:open={mould.cost === ''}>
@@ -201,14 +208,14 @@
                         <span></span>
                         <div class="four">
                             <TextLine
-                                label="It cost"
+                                label={texts.itCost}
                                 fig
                                 inputmode="decimal"
                                 bind:value={mould.cost}
                                 error={at(`moulds.${String(n)}.cost`)}
                             />
                             <Measure
-                                label="and gives pieces"
+                                label={texts.andGivesPieces}
                                 kind="plain"
                                 bind:value={mould.life_casts}
                                 error={at(`moulds.${String(n)}.life_casts`)}
@@ -219,22 +226,22 @@
                 {/each}
             </section>
         {/if}
-        <section aria-label="Hands and other things">
-            <h2 class="text-2xl">Hands, and other things</h2>
+        <section aria-label={texts.handsAndOtherThings}>
+            <h2 class="text-2xl">{texts.handsAndOtherThingsHeading}</h2>
             {#each asked.labour as work, i (i)}
                 {@const n = index(asked.labour, work, (l) => l.hour_rate !== '')}
                 <div class="line">
                     <div class="four">
-                        <TextLine label="Work" bind:value={work.what} />
+                        <TextLine label={texts.work} bind:value={work.what} />
                         <Measure
-                            label="takes"
+                            label={texts.takes}
                             kind="minutes"
                             bind:value={work.min}
                             error={at(`labour.${String(n)}.min`)}
                             onchange={change}
                         />
                         <TextLine
-                            label="An hour costs"
+                            label={texts.anHourCosts}
                             fig
                             inputmode="decimal"
                             bind:value={work.hour_rate}
@@ -242,7 +249,7 @@
                         />
                         {#if work.hour_rate !== '' && work.hour_rate !== cost.asked.labour[i]?.hour_rate}<p class="self-end">
                                 <button type="button" class="btn btn-sm" onclick={() => void keepRate(work.hour_rate)}
-                                    >Keep that rate</button
+                                    >{texts.keepThatRate}</button
                                 >
                             </p>{/if}
                     </div>
@@ -252,8 +259,14 @@
                 {@const n = index(asked.other, other, (o) => o.price !== '')}
                 <div class="line">
                     <div class="four">
-                        <TextLine label="What" bind:value={other.name} error={at(`other.${String(n)}.name`)} />
-                        <TextLine label="costs" fig inputmode="decimal" bind:value={other.price} error={at(`other.${String(n)}.price`)} />
+                        <TextLine label={texts.what} bind:value={other.name} error={at(`other.${String(n)}.name`)} />
+                        <TextLine
+                            label={texts.costs}
+                            fig
+                            inputmode="decimal"
+                            bind:value={other.price}
+                            error={at(`other.${String(n)}.price`)}
+                        />
                         <p class="self-end">
                             <button
                                 type="button"
@@ -261,7 +274,7 @@
                                 onclick={() => {
                                     asked.other.splice(i, 1);
                                     change();
-                                }}>Leave it out</button
+                                }}>{texts.leaveItOut}</button
                             >
                         </p>
                     </div>
@@ -269,13 +282,13 @@
             {/each}
             <p class="flex flex-wrap gap-2">
                 <button type="button" class="btn btn-sm" onclick={() => asked.other.push({ name: 'packing', price: '' })}
-                    >Something other</button
+                    >{texts.somethingOther}</button
                 >
                 <button
                     type="button"
                     class="btn btn-sm"
                     onclick={() => asked.labour.push({ what: 'finishing', min: 20, hour_rate: cost.asked.labour[0]?.hour_rate ?? '' })}
-                    >More work</button
+                    >{texts.moreWork}</button
                 >
                 {#if typed.again}<button
                         type="button"
@@ -283,14 +296,14 @@
                         onclick={() => {
                             typed.clear();
                             change();
-                        }}>As log and stores have it</button
+                        }}>{texts.asLogAndStoresHaveIt}</button
                     >{/if}
             </p>
         </section>
         {#if saved !== null}<p role="status">{saved}</p>{/if}
     </form>
 
-    <section class="result" aria-label="What it comes to" aria-busy={!asking.fresh} class:stale={!asking.fresh}>
+    <section class="result" aria-label={texts.whatItComesTo} aria-busy={!asking.fresh} class:stale={!asking.fresh}>
         <Wrong says={asking.trouble?.message} />
         {#if answer !== null}
             <Result {cost} {answer} {asked} {unpriced} {money} />

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** Two ways of making the same thing: what so many pieces cost either way, and where the lines cross. */
     import type { CostView } from '../../types/server';
+    import * as texts from './texts';
 
     type Even = NonNullable<NonNullable<CostView['answer']>['break_even']>;
     let { other, even, money }: { other: { name: string; fixed: string; each: string }; even: Even; money: (amount: string) => string } =
@@ -17,7 +18,7 @@
     const named = (who: string): string => (who === 'this' ? 'this way' : who);
 </script>
 
-<svg viewBox="0 0 {W} {H}" role="img" aria-label="What so many pieces cost either way">
+<svg viewBox="0 0 {W} {H}" role="img" aria-label={texts.whatSoManyPiecesCostEither}>
     <line x1="8" x2={W - 8} y1={H - 22} y2={H - 22} stroke="currentColor" opacity="0.4" />
     <line x1={x(0)} y1={y(fixed)} x2={x(most)} y2={y(fixed + each * most)} stroke="var(--color-accent)" stroke-width="3" />
     <line

@@ -4,6 +4,7 @@
     import { measure, minutes, type Entry } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
     import type { CostView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         numbers: Entry[];
@@ -26,11 +27,11 @@
     ];
 </script>
 
-<section class="numbers" aria-label="Other numbers of it">
-    <h2 class="text-2xl">A few, some, many</h2>
+<section class="numbers" aria-label={texts.otherNumbersOfIt}>
+    <h2 class="text-2xl">{texts.aFewSomeMany}</h2>
     <div class="asked">
         {#each numbers as _, i (i)}<Measure
-                label={`Number ${String(i + 1)}`}
+                label={texts.numberWord(i + 1)}
                 kind="plain"
                 bind:value={numbers[i]}
                 error={i === 0 ? error : null}
@@ -40,7 +41,8 @@
     <table>
         <thead
             ><tr
-                ><th scope="col" class="quiet">Pieces</th>{#each found as one, i (i)}<th scope="col" class="fig">{one.casts}</th>{/each}</tr
+                ><th scope="col" class="quiet">{texts.pieces}</th>{#each found as one, i (i)}<th scope="col" class="fig">{one.casts}</th
+                    >{/each}</tr
             ></thead
         >
         <tbody

@@ -4,6 +4,7 @@
     import { figure, measure, type Entry } from '../../lib/units';
     import Warnings from '../../parts/Warnings.svelte';
     import type { CostView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         cost: CostView;
@@ -39,13 +40,13 @@
         >{/each}
 </div>
 <dl>
-    {#if isPiece}<dt>All {asked.casts} together</dt>
+    {#if isPiece}<dt>{texts.allTogether(asked.casts ?? '')}</dt>
         <dd class="fig">{money(answer.total)}</dd>
-        <dt>Worn off the moulds</dt>
+        <dt>{texts.wornOffTheMoulds}</dt>
         <dd class="fig">{money(answer.mould)}</dd>{/if}
-    <dt>Hands</dt>
+    <dt>{texts.hands}</dt>
     <dd class="fig">{money(answer.labour)}</dd>
-    <dt>To pay now, in whole kits and other things</dt>
+    <dt>{texts.toPayNowInWholeKits}</dt>
     <dd class="fig">{money(answer.cash)}</dd>
 </dl>
 <ul class="text-sm">

@@ -4,13 +4,16 @@
     import { bench } from '../../lib/bench.svelte';
     import { put } from '../../lib/daydrag.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
+    import { paperAsked } from '../../lib/paper';
     import { span } from '../../lib/units';
     import { dayInWords, when } from '../../lib/when';
     import Faces from '../../parts/Faces.svelte';
+    import OnPaper from '../../parts/OnPaper.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { DayView } from '../../types/server';
     import Gang from './Gang.svelte';
     import Lanes from './Lanes.svelte';
+    import * as texts from './texts';
 
     let { day: sent }: { day: DayView } = $props();
     let day = $derived(sent);
@@ -35,7 +38,7 @@
     }
     onMount(() => {
         const again = setInterval(() => void look(), 30_000);
-        const drop = screenKeys([{ press: 'p', does: 'Print the day', run: () => (location.href = '/day/sheet') }]);
+        const drop = screenKeys([{ press: 'p', does: 'Print the day', run: () => (location.href = `/paper/day.html?${paperAsked()}`) }]);
         return () => {
             clearInterval(again);
             drop();
@@ -52,8 +55,8 @@
 {#if day.because !== null}<p class="mt-2 max-w-prose font-bold text-error" role="alert">{day.because}</p>{/if}
 {#each day.late as late (late)}<p class="mt-1 font-bold text-warning">Late: {late}</p>{/each}
 {#if day.moved.length > 0}
-    <section aria-label="What moved" class="moved" role="status">
-        <h2 class="text-xl">Moved</h2>
+    <section aria-label={texts.whatMoved} class="moved" role="status">
+        <h2 class="text-xl">{texts.moved}</h2>
         <ul>
             {#each day.moved as one (one.id)}<li>
                     <b>{one.name}</b> ({one.title}): {when(one.from_ms, bench.now)} → <b>{when(one.to_ms, bench.now)}</b>
@@ -66,12 +69,12 @@
 <Wrong says={trouble} />
 {#if putBack !== null}<p class="mt-2" role="status">
         “{putBack.name}” is put there.
-        <button class="btn btn-sm" onclick={() => putBack !== null && void move(putBack.id, null)}>Let it be planned again</button>
+        <button class="btn btn-sm" onclick={() => putBack !== null && void move(putBack.id, null)}>{texts.letItBePlannedAgain}</button>
     </p>{/if}
 
 <div class="below">
     <section aria-labelledby="startable">
-        <h2 id="startable" class="text-2xl">Started now, finished today</h2>
+        <h2 id="startable" class="text-2xl">{texts.startedNowFinishedToday}</h2>
         <ul>
             {#each day.startable as one (one.title + one.href)}
                 <li class="one">
@@ -88,7 +91,7 @@
         </ul>
     </section>
     <section aria-labelledby="must-wait">
-        <h2 id="must-wait" class="text-2xl">Goes into another day</h2>
+        <h2 id="must-wait" class="text-2xl">{texts.goesIntoAnotherDay}</h2>
         <ul>
             {#each day.waits as one (one.title + one.href)}
                 <li class="one">
@@ -103,8 +106,8 @@
 <Gang />
 
 <p class="mt-8 flex flex-wrap items-center gap-3">
-    <a class="btn" href="/day/sheet">The day on paper</a>
-    <a class="btn" href="/day.ics" download>Calendar file</a>
+    <OnPaper what="day" words={texts.theDayOnPaper} />
+    <a class="btn" href="/day.ics" download>{texts.calendarFile}</a>
     <span class="quiet">To subscribe: <span class="fig break-all">{calendar}</span></span>
 </p>
 

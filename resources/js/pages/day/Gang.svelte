@@ -7,6 +7,7 @@
     import { when } from '../../lib/when';
     import Measure from '../../parts/Measure.svelte';
     import Wrong from '../../parts/Wrong.svelte';
+    import * as texts from './texts';
 
     type Told = {
         cycles: number;
@@ -40,16 +41,16 @@
 </script>
 
 <section class="gang" aria-labelledby="gang">
-    <h2 id="gang" class="text-2xl">Many from a few moulds</h2>
+    <h2 id="gang" class="text-2xl">{texts.manyFromAFewMoulds}</h2>
     <form class="fields" onsubmit={reckon}>
-        <Measure label="Pieces" kind="plain" bind:value={said.pieces} error={error('pieces')} />
-        <Measure label="Pieces a mould" kind="plain" bind:value={said.pieces_a_mould} error={error('pieces_a_mould')} />
-        <Measure label="Moulds" kind="plain" bind:value={said.moulds} error={error('moulds')} />
-        <Measure label="Mix and pour, each" kind="minutes" bind:value={said.pour_min} error={error('pour_min')} />
-        <Measure label="Of that in the chamber" kind="minutes" bind:value={said.chamber_min} error={error('chamber_min')} />
-        <Measure label="In the mould" kind="minutes" bind:value={said.wait_min} error={error('wait_min')} />
-        <Measure label="Open and clean, each" kind="minutes" bind:value={said.open_min} error={error('open_min')} />
-        <button class="btn btn-primary">Lay it out</button>
+        <Measure label={texts.pieces} kind="plain" bind:value={said.pieces} error={error('pieces')} />
+        <Measure label={texts.piecesAMould} kind="plain" bind:value={said.pieces_a_mould} error={error('pieces_a_mould')} />
+        <Measure label={texts.moulds} kind="plain" bind:value={said.moulds} error={error('moulds')} />
+        <Measure label={texts.mixAndPourEach} kind="minutes" bind:value={said.pour_min} error={error('pour_min')} />
+        <Measure label={texts.ofThatInTheChamber} kind="minutes" bind:value={said.chamber_min} error={error('chamber_min')} />
+        <Measure label={texts.inTheMould} kind="minutes" bind:value={said.wait_min} error={error('wait_min')} />
+        <Measure label={texts.openAndCleanEach} kind="minutes" bind:value={said.open_min} error={error('open_min')} />
+        <button class="btn btn-primary">{texts.layItOut}</button>
     </form>
     <Wrong says={wrong !== null && !(wrong.field in said) ? wrong.message : null} />
     {#if told !== null}

@@ -1,11 +1,15 @@
 <script lang="ts">
-    /** Hands, chamber and pot across the working day: what was done, what is under way, and what is planned as outlines one can put elsewhere. */
+    /**
+     * Hands, chamber and pot across the working day: what was done, what is under way, and what is planned as outlines one can put
+     * elsewhere.
+     */
     import { bench } from '../../lib/bench.svelte';
     import { jobOf, rows } from '../../lib/day';
     import { DayDrag, STEP_MS } from '../../lib/daydrag.svelte';
     import { span } from '../../lib/units';
     import { clockTime, fullHours, when } from '../../lib/when';
     import type { DayView } from '../../types/server';
+    import * as texts from './texts';
 
     type Item = DayView['items'][number];
     let { day, onput, onwrong }: { day: DayView; onput: (id: string, at: number) => void; onwrong: (says: string | null) => void } =
@@ -65,14 +69,14 @@
 
 <svelte:window onpointermove={(event) => drag.pull(event, (to - from) / width)} onpointerup={drop} />
 
-<div class="lanes" aria-label="The day, lane by lane. With an outline in focus, the arrow keys put it five minutes earlier or later.">
+<div class="lanes" aria-label={texts.theDayLaneByLaneWith}>
     <div class="hours" bind:clientWidth={width}>
         {#each hours as hour (hour)}{#if x(hour) > 2 && x(hour) < 98}<span class="fig" style="left:{x(hour)}%">{clockTime(hour)}</span
                 >{/if}{/each}
     </div>
     {#each lanes as lane (lane.id)}
         <section class="lane" aria-label={lane.name} style="height:{Math.max(1, lane.count) * ROW + 30}px">
-            <h3>{lane.name}{lane.id === 'hands' && day.hands > 1 ? `, ${String(day.hands)} pairs` : ''}</h3>
+            <h3>{lane.name}{lane.id === 'hands' && day.hands > 1 ? texts.pairs(day.hands) : ''}</h3>
             <span class="closed" style="left:0;width:{Math.max(0, x(day.works_from_ms))}%"></span>
             <span class="closed" style="left:{x(day.works_to_ms)}%;right:0"></span>
             {#each hours as hour (hour)}<span class="rule" style="left:{x(hour)}%"></span>{/each}

@@ -3,6 +3,7 @@
     import type { Outbox } from '../../lib/outbox.svelte';
     import Choice from '../../parts/Choice.svelte';
     import type { TrialView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = { trial: TrialView; outbox: Outbox<TrialView>; shown: boolean };
     let { trial, outbox, shown }: Props = $props();
@@ -41,7 +42,7 @@
             <p><span class="quiet">{called(cup)}</span><br /><b>{now(cup) === '' ? 'not seen' : now(cup)}</b></p>
         {:else if trial.counted === null}
             <Choice label={called(cup)} value={now(cup)} onchange={(chosen) => tell(cup, chosen)}>
-                <option value="">not graded</option>
+                <option value="">{texts.notGraded}</option>
                 {#each trial.grades as word (word)}<option>{word}</option>{/each}
             </Choice>
         {:else}

@@ -6,6 +6,7 @@
     import Choice from '../../parts/Choice.svelte';
     import type { FaultsView } from '../../types/server';
     import NewTrial from './NewTrial.svelte';
+    import * as texts from './texts';
 
     let { page }: { page: FaultsView } = $props();
     let fault = $state(untrack(() => page.fault ?? ''));
@@ -18,17 +19,17 @@
 
 <div class="flex flex-wrap items-end justify-between gap-3">
     <div>
-        <p class="quiet"><a class="link inline-flex min-h-11 min-w-11 items-center" href="/log">Log</a></p>
-        <h1 class="text-3xl">What goes wrong again and again</h1>
+        <p class="quiet"><a class="link inline-flex min-h-11 min-w-11 items-center" href="/log">{texts.log}</a></p>
+        <h1 class="text-3xl">{texts.whatGoesWrongAgainAndAgain}</h1>
     </div>
     <div class="w-64">
         <Choice
-            label="Bad is"
+            label={texts.badIs}
             bind:value={fault}
             onchange={() =>
                 router.get(fault === '' ? '/faults' : `/faults?fault=${fault}`, {}, { preserveState: true, preserveScroll: true })}
         >
-            <option value="">poor or spoilt</option>
+            <option value="">{texts.poorOrSpoilt}</option>
             {#each Object.entries(page.faults) as [id, name] (id)}<option value={id}>{name}</option>{/each}
         </Choice>
     </div>
@@ -68,8 +69,8 @@
 </ul>
 
 <div class="cols">
-    <section aria-label="What you found">
-        <h2 class="text-2xl">What you found behind bad casts</h2>
+    <section aria-label={texts.whatYouFound}>
+        <h2 class="text-2xl">{texts.whatYouFoundBehindBadCasts}</h2>
         <ul class="grid gap-3">
             {#each page.causes as cause (cause.id)}
                 <li>
@@ -81,10 +82,10 @@
                 </li>{/each}
         </ul>
     </section>
-    <section aria-label="Trials">
+    <section aria-label={texts.trials}>
         <div class="flex flex-wrap items-baseline justify-between gap-2">
-            <h2 class="text-2xl">Trials</h2>
-            <button class="btn" aria-expanded={planning} onclick={() => (planning = !planning)}>Plan a trial</button>
+            <h2 class="text-2xl">{texts.trials}</h2>
+            <button class="btn" aria-expanded={planning} onclick={() => (planning = !planning)}>{texts.planATrial}</button>
         </div>
         <p class="quiet">
             Two to six variants of one thing in equal cups, graded alike: then it says what they tell, and how sure that is.

@@ -9,6 +9,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { FaultsView } from '../../types/server';
+    import * as texts from './texts';
 
     let { page }: { page: FaultsView } = $props();
     type Draft = {
@@ -72,76 +73,78 @@
         event.preventDefault();
         void plan();
     }}
-    aria-label="A trial"
+    aria-label={texts.aTrial}
 >
     <div class="fields">
-        <TextLine label="Called" placeholder="Three releases on the old block" bind:value={trial.name} error={at('name')} />
-        <Choice label="About" bind:value={trial.about}>
-            <option value="release">a release</option><option value="air">the air in it</option><option value="thickness"
-                >a thickness</option
+        <TextLine label={texts.called} placeholder={texts.threeReleasesOnTheOldBlock} bind:value={trial.name} error={at('name')} />
+        <Choice label={texts.about} bind:value={trial.about}>
+            <option value="release">{texts.aRelease}</option><option value="air">{texts.theAirInIt}</option><option value="thickness"
+                >{texts.aThickness}</option
             >
-            <option value="softener">a softener</option><option value="other">something other</option>
+            <option value="softener">{texts.aSoftener}</option><option value="other">{texts.somethingOther}</option>
         </Choice>
-        <Choice label="Of" bind:value={trial.base}>
-            <option value="">no base said</option>
+        <Choice label={texts.ofWord} bind:value={trial.base}>
+            <option value="">{texts.noBaseSaid}</option>
             {#each Object.entries(page.bases) as [code, name] (code)}<option value={code}>{name}</option>{/each}
         </Choice>
         {#if trial.about === 'release'}
-            <Choice label="On" bind:value={trial.surface}>
-                <option value="">no surface said</option>
+            <Choice label={texts.on} bind:value={trial.surface}>
+                <option value="">{texts.noSurfaceSaid}</option>
                 {#each Object.entries(page.surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </Choice>
         {/if}
         <Measure
-            label="Cups of each"
+            label={texts.cupsOfEach}
             kind="plain"
             bind:value={trial.cups}
             error={at('cups')}
-            hint="four tell two variants apart, five tell more of them"
+            hint={texts.fourTellTwoVariantsApartFive}
         />
-        <Measure label="Grams a cup" kind="mass" bind:value={trial.cup_g} error={at('cup_g')} />
-        <Choice label="Each cup is" bind:value={trial.counted}>
-            <option value="">graded</option><option value="bubbles">counted for bubbles</option><option value="tears"
-                >counted for tears</option
-            ><option value="pits">counted for pits</option>
+        <Measure label={texts.gramsACup} kind="mass" bind:value={trial.cup_g} error={at('cup_g')} />
+        <Choice label={texts.eachCupIs} bind:value={trial.counted}>
+            <option value="">{texts.graded}</option><option value="bubbles">{texts.countedForBubbles}</option><option value="tears"
+                >{texts.countedForTears}</option
+            ><option value="pits">{texts.countedForPits}</option>
         </Choice>
-        <Choice label="Left alone is" bind:value={trial.control}>
-            <option value={null}>none of them</option>
-            {#each trial.variants as variant, i (i)}<option value={i}
-                    >{variant.name === '' ? `variant ${String(i + 1)}` : variant.name}</option
+        <Choice label={texts.leftAloneIs} bind:value={trial.control}>
+            <option value={null}>{texts.noneOfThem}</option>
+            {#each trial.variants as variant, i (i)}<option value={i}>{variant.name === '' ? texts.variant(i + 1) : variant.name}</option
                 >{/each}
         </Choice>
     </div>
     {#each trial.variants as variant, i (i)}
         <div class="fields">
-            <TextLine label="Variant {i + 1}" bind:value={variant.name} error={at(`variants.${String(i)}.name`)} />
+            <TextLine label={texts.variant2(i + 1)} bind:value={variant.name} error={at(`variants.${String(i)}.name`)} />
             {#if trial.about === 'release'}
-                <Choice label="Release" named="Release of variant {i + 1}" bind:value={variant.release}>
-                    <option value="">none, bare</option>
+                <Choice label={texts.release} named="Release of variant {i + 1}" bind:value={variant.release}>
+                    <option value="">{texts.noneBare}</option>
                     {#each Object.entries(page.releases) as [id, name] (id)}<option value={id}>{name}</option>{/each}
                 </Choice>
             {/if}
             {#if trial.about === 'air'}
                 <Measure
-                    label="Under vacuum"
+                    label={texts.underVacuum}
                     kind="minutes"
                     bind:value={variant.vacuum_min}
                     error={at(`variants.${String(i)}.vacuum_min`)}
                 />
-                <Measure label="In the pot" kind="minutes" bind:value={variant.pot_min} error={at(`variants.${String(i)}.pot_min`)} />
+                <Measure label={texts.inThePot} kind="minutes" bind:value={variant.pot_min} error={at(`variants.${String(i)}.pot_min`)} />
             {/if}
             {#if trial.variants.length > 2}<p class="self-end">
-                    <button type="button" class="btn btn-ghost btn-sm" onclick={() => trial.variants.splice(i, 1)}>Leave it out</button>
+                    <button type="button" class="btn btn-ghost btn-sm" onclick={() => trial.variants.splice(i, 1)}
+                        >{texts.leaveItOut}</button
+                    >
                 </p>{/if}
         </div>
     {/each}
     {#if trial.variants.length < 6}<p>
-            <button type="button" class="btn btn-sm" onclick={() => trial.variants.push({ name: '', release: '' })}>One more variant</button
+            <button type="button" class="btn btn-sm" onclick={() => trial.variants.push({ name: '', release: '' })}
+                >{texts.oneMoreVariant}</button
             >
         </p>{/if}
     <Wrong says={wrong !== null && !/^(name|cups|cup_g|variants\.\d)/.test(wrong.field) ? wrong.message : null} />
     <p class="flex flex-wrap items-center gap-3">
-        <button class="btn btn-primary">Plan it</button>
+        <button class="btn btn-primary">{texts.planIt}</button>
         {#if grams !== null}<span>{measure(grams, 'mass', bench.units, 0)} to mix in all, from one batch, poured at once.</span>{/if}
     </p>
 </form>

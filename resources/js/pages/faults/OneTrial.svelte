@@ -12,6 +12,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { TrialView } from '../../types/server';
     import Cups from './Cups.svelte';
+    import * as texts from './texts';
 
     let { trial: sent }: { trial: TrialView } = $props();
     const told = untrack(() => new Tell<TrialView>(sent, `/trials/${String(sent.id)}/facts`));
@@ -78,7 +79,7 @@
 
 <svelte:head><title>{trial.name} · Trial · Apalos</title></svelte:head>
 
-<p class="quiet"><a class="link inline-flex min-h-11 items-center" href="/faults">What goes wrong</a></p>
+<p class="quiet"><a class="link inline-flex min-h-11 items-center" href="/faults">{texts.whatGoesWrong}</a></p>
 <h1 class="text-4xl">{trial.name}</h1>
 <p class="quiet">
     {trial.variants.length} variants, {trial.cups} cups of each, {measure(trial.cup_g, 'mass', bench.units)} a cup,
@@ -112,14 +113,14 @@
 <Cups {trial} {outbox} shown={which} />
 {#if !trial.ended}<p class="mt-3">
         <button class="btn btn-ghost" aria-expanded={which} onclick={() => (shows = !shows)}
-            >{which ? 'Hide which cup is which' : 'Show which cup is which'}</button
+            >{which ? texts.hideWhichCupIsWhich : texts.showWhichCupIsWhich}</button
         >
     </p>{/if}
 {#if outbox.waiting > 0}<p class="quiet" role="status">{outbox.waiting} kept on this device, not yet on the bench computer.</p>{/if}
 <Aside {outbox} />
 {#if trial.verdict.pairs.length > 0}
-    <section class="mt-5" aria-label="Two by two">
-        <h2 class="text-2xl">Two by two</h2>
+    <section class="mt-5" aria-label={texts.twoByTwo}>
+        <h2 class="text-2xl">{texts.twoByTwo}</h2>
         <ul>
             {#each trial.verdict.pairs as pair (pair.one + pair.other)}<li class="py-1">
                     <b>{pair.one}</b> against <b>{pair.other}</b>{pair.left_alone ? ', which was left alone' : ''}: better in {figure(
@@ -136,40 +137,40 @@
 
 <p class="mt-4 flex flex-wrap gap-2">
     {#if !trial.ended}<button class="btn btn-primary" disabled={told.busy} onclick={() => void end()}
-            >{ending ? 'Nothing is changed after that: end it' : 'That is all of it'}</button
+            >{ending ? texts.nothingIsChangedAfterThatEnd : texts.thatIsAllOfIt}</button
         >{/if}
     {#if trial.take_back !== null && trial.became === null}<button
             class="btn btn-ghost"
             disabled={told.busy}
-            onclick={() => void told.tell('undone', { of: trial.take_back })}>Take back the last</button
+            onclick={() => void told.tell('undone', { of: trial.take_back })}>{texts.takeBackTheLast}</button
         >{/if}
 </p>
 
 {#if trial.ended}
-    <section class="mt-6 grid max-w-xl gap-3" aria-label="What becomes of it">
-        <h2 class="text-2xl">What becomes of it</h2>
+    <section class="mt-6 grid max-w-xl gap-3" aria-label={texts.whatBecomesOfIt}>
+        <h2 class="text-2xl">{texts.whatBecomesOfIt}</h2>
         {#if trial.became !== null}
             <p>It is written down {became[trial.became] ?? ''}. {said ?? ''}</p>
         {:else}
-            <Choice label="It is a fact for" bind:value={into}>
-                <option value="">nothing, it stays here</option>
-                {#if trial.can_be_contact}<option value="contacts">the contacts: what cured on the bare surface</option>{/if}
-                <option value="hardness">the hardness: what the gauge read</option>
-                <option value="faults">the faults: what was behind bad casts</option>
+            <Choice label={texts.itIsAFactFor} bind:value={into}>
+                <option value="">{texts.nothingItStaysHere}</option>
+                {#if trial.can_be_contact}<option value="contacts">{texts.theContactsWhatCuredOnThe}</option>{/if}
+                <option value="hardness">{texts.theHardnessWhatTheGaugeRead}</option>
+                <option value="faults">{texts.theFaultsWhatWasBehindBad}</option>
             </Choice>
-            {#if into === 'faults'}<Choice label="It confirms" bind:value={cause}>
-                    <option value="">choose a cause</option>
+            {#if into === 'faults'}<Choice label={texts.itConfirms} bind:value={cause}>
+                    <option value="">{texts.chooseACause}</option>
                     {#each Object.entries(trial.causes) as [id, name] (id)}<option value={id}>{name}</option>{/each}
                 </Choice>{/if}
             {#if into === 'hardness'}
-                <Choice label="The better cups were of" bind:value={version}>
-                    <option value="">choose a formula</option>
+                <Choice label={texts.theBetterCupsWereOf} bind:value={version}>
+                    <option value="">{texts.chooseAFormula}</option>
                     {#each trial.formulas as formula (formula.id)}<option value={String(formula.id)}>{formula.name}</option>{/each}
                 </Choice>
-                <Choice label="Scale" bind:value={scale}><option>00</option><option>A</option></Choice>
-                <TextLine label="The gauge read" fig placeholder="24 25 24" bind:value={readings} />
+                <Choice label={texts.scale} bind:value={scale}><option>00</option><option>A</option></Choice>
+                <TextLine label={texts.theGaugeRead} fig placeholder="24 25 24" bind:value={readings} />
             {/if}
-            {#if into !== ''}<p><button class="btn btn-primary" onclick={() => void become()}>Write it down there</button></p>{/if}
+            {#if into !== ''}<p><button class="btn btn-primary" onclick={() => void become()}>{texts.writeItDownThere}</button></p>{/if}
         {/if}
     </section>
 {/if}

@@ -5,6 +5,7 @@
     import { Typing } from '../../lib/typing.svelte';
     import BenchForm from '../../parts/BenchForm.svelte';
     import type { FirstView } from '../../types/server';
+    import * as texts from './texts';
 
     let { first }: { first: FirstView } = $props();
 
@@ -48,9 +49,9 @@
 
 <div class="first">
     <h1 class="text-4xl">
-        {first.step === 'shop' ? 'Welcome to the bench' : first.step === 'shelf' ? 'What is on your shelf?' : 'The first job'}
+        {first.step === 'shop' ? texts.welcomeToTheBench : first.step === 'shelf' ? texts.whatIsOnYourShelf : texts.theFirstJob}
     </h1>
-    <ol class="steps" aria-label="The first hour">
+    <ol class="steps" aria-label={texts.theFirstHour}>
         {#each steps as [step, words], i (step)}
             <li aria-current={first.step === step ? 'step' : undefined}><a href="/first?step={step}"><b>{i + 1}</b> {words}</a></li>
         {/each}
@@ -62,7 +63,7 @@
             All of it can be changed later, under <b>This bench</b>.
         </p>
         <BenchForm first keep="Keep it, on to the shelf" onkept={() => go('shelf')} />
-        <p><a class="link inline-block" href="/first?step=shelf">Leave it as it is for now</a></p>
+        <p><a class="link inline-block" href="/first?step=shelf">{texts.leaveItAsItIsFor}</a></p>
     {:else if first.step === 'shelf'}
         <p class="lead">
             Tick what you have: only that is offered to you. A rubber that is not here you write down from your supplier’s data sheet; it
@@ -73,8 +74,8 @@
                 <legend class="text-xl">{group.title}</legend>
                 {#if group.sheets.length > 2}
                     <p class="flex flex-wrap gap-2">
-                        <button type="button" class="btn btn-ghost btn-sm" onclick={() => all(group, true)}>all of these</button>
-                        <button type="button" class="btn btn-ghost btn-sm" onclick={() => all(group, false)}>none of these</button>
+                        <button type="button" class="btn btn-ghost btn-sm" onclick={() => all(group, true)}>{texts.allOfThese}</button>
+                        <button type="button" class="btn btn-ghost btn-sm" onclick={() => all(group, false)}>{texts.noneOfThese}</button>
                     </p>
                 {/if}
                 <div class="sheets">
@@ -94,9 +95,9 @@
         {/each}
         <div class="bar">
             <button class="btn btn-primary btn-lg" onclick={stock}
-                >That is my shelf{form.here.length === 0 ? ': empty' : ` (${String(form.here.length)})`}</button
+                >{texts.thatIsMyShelf(form.here.length === 0 ? texts.empty : ` (${String(form.here.length)})`)}</button
             >
-            <a class="btn btn-lg" href="/stores/new/sheet">Write a sheet of my own</a>
+            <a class="btn btn-lg" href="/stores/new/sheet">{texts.writeASheetOfMyOwn}</a>
         </div>
     {:else}
         <p class="lead">
@@ -104,9 +105,9 @@
             touch what, how much to mix, and when it can be opened.
         </p>
         <p class="flex flex-wrap gap-2">
-            <a class="btn btn-primary btn-lg" href="/jobs?new=1">Describe the first job</a>
-            <a class="btn btn-lg" href="/contacts">See what may touch what</a>
-            <a class="btn btn-lg btn-ghost" href="/">To the bench</a>
+            <a class="btn btn-primary btn-lg" href="/jobs?new=1">{texts.describeTheFirstJob}</a>
+            <a class="btn btn-lg" href="/contacts">{texts.seeWhatMayTouchWhat}</a>
+            <a class="btn btn-lg btn-ghost" href="/">{texts.toTheBench}</a>
         </p>
     {/if}
 </div>

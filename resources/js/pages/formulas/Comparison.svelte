@@ -3,20 +3,20 @@
     import { bench } from '../../lib/bench.svelte';
     import { figure, sign } from '../../lib/units';
     import type { ComparisonResult } from '../../types/server';
+    import * as texts from './texts';
 
     let { comparison, left, right }: { comparison: ComparisonResult; left: string; right: string } = $props();
     const words = { same: 'the same', more: 'more', less: 'less', new: 'new', gone: 'gone' };
     const marks = { same: '=', more: '▲', less: '▼', new: '+', gone: '−' };
 </script>
 
-<section aria-label="Side by side">
+<section aria-label={texts.sideBySide}>
     <div class="overflow-x-auto">
         <table>
             <thead>
                 <tr
-                    ><th scope="col"><span class="sr-only">what</span></th><th scope="col">{left}</th><th scope="col">{right}</th><th
-                        scope="col"><span class="sr-only">change</span></th
-                    ></tr
+                    ><th scope="col"><span class="sr-only">{texts.what}</span></th><th scope="col">{left}</th><th scope="col">{right}</th
+                    ><th scope="col"><span class="sr-only">{texts.change}</span></th></tr
                 >
             </thead>
             <tbody>
@@ -34,7 +34,7 @@
                     </tr>
                 {/each}
                 <tr
-                    ><th scope="row">density</th><td
+                    ><th scope="row">{texts.density}</th><td
                         ><span class="fig">{figure(comparison.left_sg, 'plain', 'metric', 4)}</span> {sign('density', bench.units)}</td
                     ><td><span class="fig">{figure(comparison.right_sg, 'plain', 'metric', 4)}</span> {sign('density', bench.units)}</td><td
                     ></td></tr

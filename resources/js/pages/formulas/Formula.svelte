@@ -12,8 +12,11 @@
     import Comparison from './Comparison.svelte';
     import Paint from './Paint.svelte';
     import PourIt from './PourIt.svelte';
+    import OnPaper from '../../parts/OnPaper.svelte';
+    import PractiseThis from '../../parts/PractiseThis.svelte';
     import Versions from './Versions.svelte';
     import Written from './Written.svelte';
+    import * as texts from './texts';
 
     let { page, others }: { page: FormulaView; others: { id: number; called: string }[] } = $props();
 
@@ -91,19 +94,19 @@
                 right="{page.name} · {version?.number ?? ''}"
             />
         {/if}
-        <section class="card-paper" aria-label="What it says">
+        <section class="card-paper" aria-label={texts.whatItSays}>
             {#key `${String(page.chosen)} ${String(deriving)}`}
                 <Written bind:recipe bind:fresh shelf={page.shelf} {paint} fixed={!deriving}>
                     {#if version?.note !== undefined && version.note !== '' && !deriving}<p>{version.note}</p>{/if}
                     {#if version?.photo === true && !deriving}<img
                             class="photo"
                             src="/versions/{version.id}/photo"
-                            alt="Of version {version.number}"
+                            alt={texts.ofVersion(version.number)}
                         />{/if}
                     {#if !deriving}
                         {#if version?.photo === false}
                             <label class="btn btn-sm btn-ghost justify-self-start"
-                                >Add a photo of it<input
+                                >{texts.addAPhotoOfIt}<input
                                     type="file"
                                     accept="image/*"
                                     class="sr-only"
@@ -118,26 +121,24 @@
                                 recipe = copy();
                                 as = page.name;
                                 deriving = true;
-                            }}>Change it into another</button
+                            }}>{texts.changeItIntoAnother}</button
                         >
                     {:else}
-                        <TextLine
-                            label="Keep as: the next version under this name, or a formula of its own under another"
-                            bind:value={as}
-                            maxlength={120}
-                        />
+                        <TextLine label={texts.keepAsTheNextVersionUnder} bind:value={as} maxlength={120} />
                         <label class="grid gap-1 text-sm"
-                            ><span class="quiet">Why</span><textarea class="textarea w-full" bind:value={note}></textarea></label
+                            ><span class="quiet">{texts.why}</span><textarea class="textarea w-full" bind:value={note}></textarea></label
                         >
                         <PhotoPick onpick={(taken) => (photo = taken)} />
                         <div class="flex gap-2">
-                            <button class="btn btn-primary" disabled={!fresh || keeping || as.trim() === ''} onclick={keep}>Keep it</button>
+                            <button class="btn btn-primary" disabled={!fresh || keeping || as.trim() === ''} onclick={keep}
+                                >{texts.keepIt}</button
+                            >
                             <button
                                 class="btn btn-ghost"
                                 onclick={() => {
                                     recipe = copy();
                                     deriving = false;
-                                }}>Leave it as it was</button
+                                }}>{texts.leaveItAsItWas}</button
                             >
                         </div>
                         <Wrong says={refused('keep')} />
@@ -151,7 +152,10 @@
         {:else if page.kind === 'mix'}
             <PourIt {page} {called} />
         {/if}
-        <p><a class="link inline-block py-2" href="/versions/{page.chosen}/cost">What a kilogram of it costs</a></p>
+        <p class="flex flex-wrap gap-2">
+            <OnPaper what="versions/{page.chosen}" words="Formula card" /><PractiseThis of={{ version: page.chosen }} />
+        </p>
+        <p><a class="link inline-block py-2" href="/versions/{page.chosen}/cost">{texts.whatAKilogramOfItCosts}</a></p>
         <form
             class="puck"
             onsubmit={(event) => {
@@ -163,7 +167,7 @@
                 {version?.swatches === 0 ? 'No swatch of this version yet.' : `${String(version?.swatches ?? 0)} in the drawer.`} Pour the rest
                 of a cup into a puck form: it is the memory of what was right.
             </p>
-            <button class="btn btn-sm">I made a swatch of it</button>
+            <button class="btn btn-sm">{texts.iMadeASwatchOfIt}</button>
         </form>
     </div>
 </div>

@@ -9,6 +9,7 @@
     import type { FormulasView } from '../../types/server';
     import Heading from '../swatches/Heading.svelte';
     import NewFormula from './NewFormula.svelte';
+    import * as texts from './texts';
 
     let { page }: { page: FormulasView } = $props();
 
@@ -23,11 +24,11 @@
     let adding = $state(false);
 </script>
 
-<Heading title="Formulas" />
+<Heading title={texts.formulas} />
 
 <div class="bar">
     <fieldset class="flex flex-wrap gap-1">
-        <legend class="sr-only">Which</legend>
+        <legend class="sr-only">{texts.which}</legend>
         {#each kinds as k (k.id)}<label class="chip" class:on={filter.kind === k.id}
                 ><input
                     type="radio"
@@ -40,14 +41,14 @@
             >{/each}
     </fieldset>
     <label class="flex-1"
-        ><span class="sr-only">Words</span><input
+        ><span class="sr-only">{texts.words}</span><input
             class="input w-full text-base"
-            placeholder="name, base, what is in it"
+            placeholder={texts.nameBaseWhatIsInIt}
             bind:value={filter.q}
             oninput={() => list.go(200)}
         /></label
     >
-    <button class="btn" aria-expanded={adding} onclick={() => (adding = !adding)}>Write a new one</button>
+    <button class="btn" aria-expanded={adding} onclick={() => (adding = !adding)}>{texts.writeANewOne}</button>
 </div>
 
 {#if adding}<NewFormula shelf={page.shelf} paint={filter.kind === 'paint'} error={refused('keep')} />{/if}

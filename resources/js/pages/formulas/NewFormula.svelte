@@ -7,6 +7,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { ShelfView } from '../../types/server';
     import Written from './Written.svelte';
+    import * as texts from './texts';
 
     let { shelf, paint, error }: { shelf: ShelfView; paint: boolean; error: string | null } = $props();
 
@@ -17,20 +18,20 @@
     let fresh = $state(true);
 </script>
 
-<section class="card-paper my-3 grid gap-3" aria-label="A new formula">
+<section class="card-paper my-3 grid gap-3" aria-label={texts.aNewFormula}>
     <fieldset class="flex flex-wrap gap-1">
-        <legend class="sr-only">It is</legend>
+        <legend class="sr-only">{texts.itIs}</legend>
         <label class="chip" class:on={kind === 'mix'}
-            ><input type="radio" class="sr-only" name="new-kind" value="mix" bind:group={kind} />poured</label
+            ><input type="radio" class="sr-only" name="new-kind" value="mix" bind:group={kind} />{texts.poured}</label
         >
         <label class="chip" class:on={kind === 'paint'}
-            ><input type="radio" class="sr-only" name="new-kind" value="paint" bind:group={kind} />painted on</label
+            ><input type="radio" class="sr-only" name="new-kind" value="paint" bind:group={kind} />{texts.paintedOn}</label
         >
     </fieldset>
     <Written bind:recipe bind:fresh {shelf} paint={kind === 'paint'}>
-        <TextLine label="Name" bind:value={name} maxlength={120} />
+        <TextLine label={texts.nameWord} bind:value={name} maxlength={120} />
         <label class="grid gap-1 text-sm"
-            ><span class="quiet">Note</span><textarea class="textarea w-full" bind:value={note}></textarea></label
+            ><span class="quiet">{texts.note}</span><textarea class="textarea w-full" bind:value={note}></textarea></label
         >
         <button
             class="btn btn-primary justify-self-start"
@@ -38,7 +39,7 @@
             onclick={() =>
                 router.post('/formulas', { name, kind, note, new: true, recipe: $state.snapshot(recipe) } as RequestPayload, {
                     preserveState: true,
-                })}>Keep it</button
+                })}>{texts.keepIt}</button
         >
         <Wrong says={error} />
     </Written>

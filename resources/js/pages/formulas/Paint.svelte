@@ -9,6 +9,7 @@
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import type { PaintAnswerView } from '../../types/server';
+    import * as texts from './texts';
 
     let { recipe, called }: { recipe: unknown; called: (add: string) => string } = $props();
 
@@ -28,19 +29,25 @@
 </script>
 
 <section aria-labelledby="pot">
-    <h2 id="pot" class="text-2xl">A pot of it</h2>
+    <h2 id="pot" class="text-2xl">{texts.aPotOfIt}</h2>
     <div class="ask">
-        <Measure label="To paint" kind="area" bind:value={ask.area_mm2} error={trouble('area_mm2')} onchange={() => asking.changed()} />
         <Measure
-            label="Dry film of a coat"
+            label={texts.toPaint}
+            kind="area"
+            bind:value={ask.area_mm2}
+            error={trouble('area_mm2')}
+            onchange={() => asking.changed()}
+        />
+        <Measure
+            label={texts.dryFilmOfACoat}
             kind="film"
             bind:value={ask.film_mm}
             error={trouble('film_mm')}
             onchange={() => asking.changed()}
         />
-        <Measure label="Coats" kind="plain" bind:value={ask.coats} error={trouble('coats')} onchange={() => asking.changed()} />
+        <Measure label={texts.coats} kind="plain" bind:value={ask.coats} error={trouble('coats')} onchange={() => asking.changed()} />
         <Measure
-            label="Left in pot and brush"
+            label={texts.leftInPotAndBrush}
             kind="percent"
             bind:value={ask.waste_pct}
             error={trouble('waste_pct')}

@@ -12,6 +12,7 @@
     import PourAgain from '../../parts/PourAgain.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { FormulaView } from '../../types/server';
+    import * as texts from './texts';
 
     let { page, called }: { page: FormulaView; called: (add: string) => string } = $props();
 
@@ -31,23 +32,23 @@
 </script>
 
 <section aria-labelledby="pour-it">
-    <h2 id="pour-it" class="text-2xl">Pour it</h2>
+    <h2 id="pour-it" class="text-2xl">{texts.pourIt}</h2>
     <div class="pour">
-        <Choice label="For" bind:value={form.link}>
-            <option value="">choose a link of a job …</option>
+        <Choice label={texts.forWord} bind:value={form.link}>
+            <option value="">{texts.chooseALinkOfAJob}</option>
             {#each page.links as l (l.id)}<option value={String(l.id)}
-                    >{l.name}{l.begun ? ', its sheet is begun' : ''}{l.same_base ? '' : ' (another base)'}</option
+                    >{l.name}{l.begun ? texts.itsSheetIsBegun : ''}{l.same_base ? '' : texts.anotherBase}</option
                 >{/each}
         </Choice>
         <AmountEntry bind:amount={form.amount} />
-        <button class="btn btn-primary" disabled={form.link === ''} onclick={pour}>To the pour sheet</button>
+        <button class="btn btn-primary" disabled={form.link === ''} onclick={pour}>{texts.toThePourSheet}</button>
     </div>
     {#if page.links.length === 0}<p class="quiet">
-            No job has a link to pour yet. <a class="link" href="/jobs">Begin one</a>.
+            No job has a link to pour yet. <a class="link" href="/jobs">{texts.beginOne}</a>.
         </p>{/if}
     <Wrong says={refused('pour')} />
     {#if page.last_batch !== null}
-        <h3 class="mt-3 font-bold">What really went into the last cup, {dayAndTime(page.last_batch.at_ms)}</h3>
+        <h3 class="mt-3 font-bold">{texts.whatReallyWentIntoTheLast(dayAndTime(page.last_batch.at_ms))}</h3>
         <p class="last">
             {#each page.last_batch.lines as line (line.add)}<span
                     >{called(line.add)}

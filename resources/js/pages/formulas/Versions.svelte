@@ -8,6 +8,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { FormulaView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = { page: FormulaView; url: string; beside: { id: number; called: string }[]; onbeside: (id: number) => void };
     let { page, url, beside, onbeside }: Props = $props();
@@ -17,7 +18,7 @@
     let other = $state('');
 </script>
 
-<nav class="versions" aria-label="Versions">
+<nav class="versions" aria-label={texts.versions}>
     <ul>
         {#each [...page.versions].reverse() as v (v.id)}
             <li>
@@ -26,7 +27,7 @@
                     <span class="quiet text-sm">{dayAndTime(v.kept_ms)}</span>
                     {#if v.note !== ''}<span class="note text-sm">{v.note}</span>{/if}
                     {#if v.pours.length > 0}<span class="quiet text-sm block"
-                            >{v.pours_in_all} {v.pours_in_all === 1 ? 'pour' : 'pours'}</span
+                            >{v.pours_in_all} {v.pours_in_all === 1 ? texts.pour : texts.pours}</span
                         >{/if}
                 </a>
             </li>
@@ -36,11 +37,11 @@
             </li>{/if}
     </ul>
     <div class="flex flex-wrap gap-1">
-        <button class="btn btn-sm" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>Rename</button>
+        <button class="btn btn-sm" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>{texts.rename}</button>
         <button
             class="btn btn-sm btn-ghost"
             onclick={() => router.put(`${url}?edition=${String(page.edition)}`, { retired: !page.retired }, { preserveScroll: true })}
-            >{page.retired ? 'Bring it back' : 'Retire it'}</button
+            >{page.retired ? texts.bringItBack : texts.retireIt}</button
         >
     </div>
     {#if renaming}
@@ -51,18 +52,20 @@
                 router.put(`${url}?edition=${String(page.edition)}`, { name }, { preserveScroll: true, preserveState: 'errors' });
             }}
         >
-            <TextLine label="Its name" bind:value={name} maxlength={120} />
-            <button class="btn btn-sm justify-self-start">Name it so</button>
+            <TextLine label={texts.itsName} bind:value={name} maxlength={120} />
+            <button class="btn btn-sm justify-self-start">{texts.nameItSo}</button>
         </form>
     {/if}
     <Wrong says={refused('name')} />
     {#if beside.length > 0}
         <div class="grid gap-1">
-            <Choice label="Hold beside" bind:value={other}>
-                <option value="">choose …</option>
+            <Choice label={texts.holdBeside} bind:value={other}>
+                <option value="">{texts.choose}</option>
                 {#each beside as b (b.id)}<option value={String(b.id)}>{b.called}</option>{/each}
             </Choice>
-            <button class="btn btn-sm justify-self-start" disabled={other === ''} onclick={() => onbeside(Number(other))}>Compare</button>
+            <button class="btn btn-sm justify-self-start" disabled={other === ''} onclick={() => onbeside(Number(other))}
+                >{texts.compare}</button
+            >
         </div>
     {/if}
 </nav>

@@ -14,6 +14,7 @@
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { FormulaAnswerView, ShelfView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         recipe: { base: string; additives: Additive[] };
@@ -68,7 +69,7 @@
     <div class="grid gap-3 content-start">
         {#if fixed}
             <p><b>{base?.name ?? recipe.base}</b></p>
-            <ol class="lines" aria-label="What goes in, in order">
+            <ol class="lines" aria-label={texts.whatGoesInInOrder}>
                 {#each recipe.additives as line, i (line.code)}
                     {@const sheet = sheetOf(line.code)}
                     <li style="--m:{sheet?.colour ?? '#ccc'}">
@@ -110,7 +111,7 @@
             {#if !paint}
                 <div class="by">
                     <Measure
-                        label="How much for"
+                        label={texts.howMuchFor}
                         kind="mass"
                         bind:value={grams}
                         error={error('mass_g')?.message ?? null}

@@ -9,9 +9,10 @@
     import Measure from '../../parts/Measure.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import Copies from './Copies.svelte';
-    import type { JobView } from '../../types/server';
+    import type { JobView, WaysToBuildView } from '../../types/server';
+    import * as texts from './texts';
 
-    export type WayToBuild = { id: string; name: string; what: string; makes: string[]; asks: string[]; base: string | null };
+    export type WayToBuild = WaysToBuildView['ways'][number];
     let {
         link,
         ways,
@@ -85,9 +86,9 @@
 </script>
 
 <form class="buildit" onsubmit={plan} aria-labelledby="build-it">
-    <h3 id="build-it" class="text-xl">How is “{link.name}” built?</h3>
+    <h3 id="build-it" class="text-xl">{texts.howIsBuilt(link.name)}</h3>
     <fieldset class="ways">
-        <legend class="sr-only">Ways to build it</legend>
+        <legend class="sr-only">{texts.waysToBuildIt}</legend>
         {#each fitting as one (one.id)}
             <label class:on={said.kind === one.id}
                 ><input type="radio" class="sr-only" name="way" value={one.id} bind:group={said.kind} /><b>{one.name}</b><span
@@ -101,52 +102,52 @@
     {#if way !== null}
         <div class="fields">
             {#if asks('area')}<Measure
-                    label="Area to cover"
+                    label={texts.areaToCover}
                     kind="plain"
                     suffix="cm²"
                     value={cm(said.area_mm2)}
                     onchange={(v) => (said.area_mm2 = mm2(v))}
-                    hint="wrap it in foil, lay the foil flat, measure that"
+                    hint={texts.wrapItInFoilLayThe}
                 />{/if}
             {#if asks('flange')}<Measure
-                    label="Flange"
+                    label={texts.flange}
                     kind="plain"
                     suffix="cm²"
                     value={cm(said.flange_mm2)}
                     onchange={(v) => (said.flange_mm2 = mm2(v))}
-                    hint="length of the seam × two fingers"
+                    hint={texts.lengthOfTheSeamTwoFingers}
                 />{/if}
             {#if asks('fill')}<Measure
-                    label="Undercuts to fill"
+                    label={texts.undercutsToFill}
                     kind="volume"
                     bind:value={said.fill_ml}
-                    hint="0 where there are none"
+                    hint={texts.n0WhereThereAreNone}
                 />{/if}
             {#if asks('ml')}<Measure
-                    label="It takes in all"
+                    label={texts.itTakesInAll}
                     kind="volume"
                     bind:value={said.ml}
-                    hint="clay pressed into a measure, or rice"
+                    hint={texts.clayPressedIntoAMeasureOr}
                 />{/if}
-            {#if asks('box')}<Choice label="Box walls and base board of" bind:value={said.box}>
-                    <option value="">not said: it is judged as what nobody knows</option>
+            {#if asks('box')}<Choice label={texts.boxWallsAndBaseBoardOf} bind:value={said.box}>
+                    <option value="">{texts.notSaidItIsJudgedAs}</option>
                     {#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
                 </Choice>{/if}
-            {#if asks('bed')}<Choice label="Bed of" bind:value={said.bed}>
-                    <option value="">not said: it is judged as what nobody knows</option>
+            {#if asks('bed')}<Choice label={texts.bedOf} bind:value={said.bed}>
+                    <option value="">{texts.notSaidItIsJudgedAs}</option>
                     {#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
                 </Choice>{/if}
             {#if asks('wall')}
-                <Measure label="Wall, at least" kind="length" bind:value={said.least} hint="left open: as this way usually is" />
-                <Measure label="Wall, at most" kind="length" bind:value={said.most} />
+                <Measure label={texts.wallAtLeast} kind="length" bind:value={said.least} hint={texts.leftOpenAsThisWayUsually} />
+                <Measure label={texts.wallAtMost} kind="length" bind:value={said.most} />
             {/if}
         </div>
     {/if}
     {#if way !== null && link.kind === 'cast'}<Copies bind:dates={said.dates} />{/if}
     <Wrong says={refused('build')} />
     <p class="flex flex-wrap gap-2">
-        <button class="btn btn-primary" disabled={way === null}>Plan it so</button>
-        <button type="button" class="btn btn-ghost" onclick={onclose}>Close</button>
+        <button class="btn btn-primary" disabled={way === null}>{texts.planItSo}</button>
+        <button type="button" class="btn btn-ghost" onclick={onclose}>{texts.close}</button>
     </p>
 </form>
 

@@ -1,6 +1,7 @@
 <script lang="ts">
     import type { Words } from '../../lib/contacts';
     import { minutes } from '../../lib/units';
+    import * as texts from './texts';
 
     let { releases, words, fuses }: { releases: { id: string; fit: number }[]; words: Words; fuses: boolean } = $props();
     const detail = ['keeps it all', 'keeps it', 'softens it', 'brush marks'];
@@ -15,14 +16,16 @@
 </script>
 
 <details class="mt-3">
-    <summary class="link cursor-pointer">Compare them{fuses ? ', and the order of work' : ''}</summary>
+    <summary class="link cursor-pointer">{texts.compareThem(fuses ? texts.andTheOrderOfWork : '')}</summary>
     <div class="overflow-x-auto">
         <table>
             <thead>
                 <tr
-                    ><th scope="col">release</th><th scope="col">detail</th><th scope="col">paint</th><th scope="col">skin</th><th
-                        scope="col">vapour</th
-                    ><th scope="col">coats</th><th scope="col">takes</th><th scope="col">a cast</th><th scope="col">again after</th></tr
+                    ><th scope="col">{texts.release}</th><th scope="col">{texts.detail}</th><th scope="col">{texts.paint}</th><th
+                        scope="col">{texts.skin}</th
+                    ><th scope="col">{texts.vapour}</th><th scope="col">{texts.coats}</th><th scope="col">{texts.takes}</th><th scope="col"
+                        >{texts.aCast}</th
+                    ><th scope="col">{texts.againAfter}</th></tr
                 >
             </thead>
             <tbody>
@@ -47,7 +50,7 @@
         </table>
     </div>
     {#if fuses}
-        <h4 class="mt-3 font-bold">The order of work</h4>
+        <h4 class="mt-3 font-bold">{texts.theOrderOfWork}</h4>
         <ol class="list-decimal pl-5">
             {#each order as line (line)}<li>{line}</li>{/each}
         </ol>

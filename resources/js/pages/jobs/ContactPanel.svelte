@@ -16,6 +16,7 @@
     import Overrule from './Overrule.svelte';
     import PatchOn from './PatchOn.svelte';
     import WaysOut from './WaysOut.svelte';
+    import * as texts from './texts';
 
     let {
         contact,
@@ -109,7 +110,7 @@
 
     {#if result.releases.length > 0 && result.inhibition !== 'stops'}
         <fieldset class="mt-3">
-            <legend class="font-bold">Release</legend>
+            <legend class="font-bold">{texts.releaseHeading}</legend>
             <div class="cards">
                 {#each shown as release (release.id)}
                     <label class:on={contact.release === release.id}>
@@ -132,12 +133,14 @@
                         checked={contact.release === null}
                         onchange={() => choose({ release: null })}
                     />
-                    <b>Nothing</b><span class="text-sm">{result.adhesion === 'lets-go' ? 'it lets go by itself' : 'it would be lost'}</span>
+                    <b>{texts.nothing}</b><span class="text-sm"
+                        >{result.adhesion === 'lets-go' ? texts.itLetsGoByItself : texts.itWouldBeLost}</span
+                    >
                 </label>
             </div>
             <p class="mt-1 flex flex-wrap gap-3 text-sm">
                 {#if result.releases.length > 3}<button type="button" class="link" onclick={() => (more = !more)}
-                        >{more ? 'Fewer' : `${String(result.releases.length - 3)} more`}</button
+                        >{more ? texts.fewer : texts.more(result.releases.length - 3)}</button
                     >{/if}
                 {#if result.ruinous.length > 0}<span class="quiet"
                         >Would ruin it: {result.ruinous.map((r) => words.releases[r.id]?.name ?? r.id).join(', ')}.</span
@@ -154,7 +157,7 @@
         <WaysOut {url} {edition} mark={`${result.verdict} ${result.in_short} ${contact.fresh} ${contact.release ?? ''}`} />
     {/if}
     {#if result.plan.length > 0}
-        <ol class="plan" aria-label="What to do">
+        <ol class="plan" aria-label={texts.whatToDo}>
             {#each result.plan as step, i (i)}
                 <li>
                     <b>{doing[step.do]}:</b>
@@ -171,11 +174,11 @@
                 > Weigh it in its build, or on its page on the rack: two weighings half a day apart that stand still are proof.{/if}
         </p>{/if}
     {#if contact.seal !== null}
-        <section class="seal" aria-label="Sealing">
+        <section class="seal" aria-label={texts.sealing}>
             {#if contact.sealed_ms !== null}
                 <p>
                     <b>Sealed with {contact.seal.name}</b>, dry since {dayAndTime(contact.sealed_ms)}.
-                    <button type="button" class="link py-2" onclick={() => choose({ sealed_ms: null })}>It is not</button>
+                    <button type="button" class="link py-2" onclick={() => choose({ sealed_ms: null })}>{texts.itIsNot}</button>
                 </p>
             {:else}
                 <p>
@@ -184,7 +187,7 @@
                     )} with the drying. {contact.seal.how} Planned, and not yet done: until it is, it stands on the checklist.
                 </p>
                 <button type="button" class="btn mt-1" onclick={() => choose({ sealed_ms: sealedAt ?? Math.round(bench.now) })}
-                    >It is on, and dry</button
+                    >{texts.itIsOnAndDry}</button
                 >
                 <AsOf bind:value={sealedAt} words="It has been for longer …" />
             {/if}
@@ -195,29 +198,29 @@
     {#each result.cautions as caution (caution)}<p class="caution">{caution}</p>{/each}
 
     <details class="mt-3" bind:open={stated}>
-        <summary class="link cursor-pointer">The surface as it is today</summary>
+        <summary class="link cursor-pointer">{texts.theSurfaceAsItIsToday}</summary>
         <div class="state">
             <Choice
-                label="Sealer"
+                label={texts.sealer}
                 value={contact.sealed_with ?? ''}
                 onchange={(value) => choose({ sealed_with: value === '' ? null : value })}
             >
-                <option value="">nothing</option>
+                <option value="">{texts.nothingWithin}</option>
                 {#each Object.entries(words.sealers) as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </Choice>
             <Measure
-                label="Hours since it cured"
+                label={texts.hoursSinceItCured}
                 kind="plain"
                 hint={contact.cured_ms === null
                     ? ''
                     : contact.cured_ms === contact.opened_ms
-                      ? `opened ${ago(contact.cured_ms)}`
-                      : `cured ${ago(contact.cured_ms)}`}
+                      ? texts.opened(ago(contact.cured_ms))
+                      : texts.cured(ago(contact.cured_ms))}
                 bind:value={hours}
                 error={refused('contact.hours_since_cure')}
             />
             <Measure
-                label="Minutes since solvent"
+                label={texts.minutesSinceSolvent}
                 kind="plain"
                 hint={contact.solvent_ms === null ? '' : ago(contact.solvent_ms)}
                 bind:value={solvent}
@@ -232,7 +235,7 @@
                         ...(solvent === null ? {} : { solvent_min_ago: solvent }),
                     });
                     [hours, solvent] = [null, null];
-                }}>Judge again</button
+                }}>{texts.judgeAgain}</button
             >
             <label class="flex items-center gap-2"
                 ><input
@@ -240,7 +243,8 @@
                     class="checkbox"
                     checked={contact.damp}
                     onchange={(e) => choose({ damp: e.currentTarget.checked })}
-                /> damp</label
+                />
+                {texts.damp}</label
             >
             <label class="flex items-center gap-2"
                 ><input
@@ -248,7 +252,8 @@
                     class="checkbox"
                     checked={contact.latex_touched}
                     onchange={(e) => choose({ latex_touched: e.currentTarget.checked })}
-                /> touched with latex, or tools from latex or tin</label
+                />
+                {texts.touchedWithLatexOrToolsFrom}</label
             >
             {#if contact.surface === 'print-resin'}<label class="flex items-center gap-2"
                     ><input
@@ -256,7 +261,8 @@
                         class="checkbox"
                         checked={contact.post_cured}
                         onchange={(e) => choose({ post_cured: e.currentTarget.checked })}
-                    /> washed, lit through and warmed</label
+                    />
+                    {texts.washedLitThroughAndWarmed}</label
                 >{/if}
         </div>
     </details>

@@ -2,6 +2,7 @@
     /** Several of one thing, each wanted on a day of its own: how many, from when, and every how many days. */
     import { untrack } from 'svelte';
     import TextLine from '../../parts/TextLine.svelte';
+    import * as texts from './texts';
 
     let { dates = $bindable() }: { dates: string[] } = $props();
     let many = $state('');
@@ -29,16 +30,16 @@
 </script>
 
 <fieldset class="copies">
-    <legend class="font-bold">Several copies, each for its own day</legend>
+    <legend class="font-bold">{texts.severalCopiesEachForItsOwn}</legend>
     <div class="fields">
-        <TextLine label="How many copies" fig inputmode="numeric" bind:value={many} />
-        <TextLine label="The first is wanted on" fig type="date" bind:value={first} />
-        <TextLine label="Then every so many days" fig inputmode="numeric" bind:value={every} />
+        <TextLine label={texts.howManyCopies} fig inputmode="numeric" bind:value={many} />
+        <TextLine label={texts.theFirstIsWantedOn} fig type="date" bind:value={first} />
+        <TextLine label={texts.thenEverySoManyDays} fig inputmode="numeric" bind:value={every} />
     </div>
     {#if odd}<p role="alert">Give a whole number of copies, 1 to {MOST}. More are planned when those are made.</p>{/if}
     {#if dates.length > 0}
-        <ol class="fields" aria-label="Days of the copies">
-            {#each dates as _, i (i)}<li><TextLine label={`Copy ${String(i + 1)}`} fig type="date" bind:value={dates[i]} /></li>{/each}
+        <ol class="fields" aria-label={texts.daysOfTheCopies}>
+            {#each dates as _, i (i)}<li><TextLine label={texts.copy(i + 1)} fig type="date" bind:value={dates[i]} /></li>{/each}
         </ol>
         <p>
             It is one plan: what is changed in it holds for every copy that has not begun.
@@ -48,7 +49,7 @@
                 onclick={() => {
                     dates = [];
                     many = '';
-                }}>One only, after all</button
+                }}>{texts.oneOnlyAfterAll}</button
             >
         </p>
     {/if}

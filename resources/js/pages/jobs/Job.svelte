@@ -1,4 +1,5 @@
 <script lang="ts">
+    import OnPaper from '../../parts/OnPaper.svelte';
     import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
@@ -16,6 +17,7 @@
     import LinkForm from './LinkForm.svelte';
     import type { Material } from './NewJob.svelte';
     import TakenWay from './TakenWay.svelte';
+    import * as texts from './texts';
 
     let {
         job,
@@ -107,7 +109,7 @@
             ? ''
             : `, for ${job.for_whom}`} · {job.purpose}
     </p>
-    <button class="link quiet py-3" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>Change name, number, date</button>
+    <button class="link quiet py-3" aria-expanded={renaming} onclick={() => (renaming = !renaming)}>{texts.changeNameNumberDate}</button>
 </div>
 
 {#if renaming}<JobForm {job} {uses} onclose={() => (renaming = false)} />{/if}
@@ -151,10 +153,11 @@
                 },
                 { preserveScroll: true, preserveState: true },
             )}
-    /> Worn on skin</label
+    />
+    {texts.wornOnSkin}</label
 >
 {#if job.uses.length > 0}
-    <ul class="uses" aria-label="To look up">
+    <ul class="uses" aria-label={texts.toLookUp}>
         {#each job.uses as use (use.id)}<li><b>It {use.name}.</b> {use.ask}</li>{/each}
     </ul>
 {/if}
@@ -166,7 +169,7 @@
 
 {#if promise !== null}<TakenWay job={job.id} taken={promise} />{/if}
 
-<section aria-label="Chain" class="mt-4">
+<section aria-label={texts.chain} class="mt-4">
     <Chain
         chain={job.chain}
         {chosen}
@@ -177,16 +180,20 @@
         quantity={job.quantity}
     />
     <p class="flex flex-wrap gap-2">
-        <button class="btn btn-sm" onclick={() => (form = form === 'new' ? 'none' : 'new')}>Add a link</button>
-        <a class="btn btn-sm" href="/jobs/{job.id}/plan">Plan it</a>
-        <a class="btn btn-sm" href="/jobs/{job.id}/mould">Which mould?</a>
-        <a class="btn btn-sm" href="/jobs/{job.id}/cost">What a piece costs</a>
+        <button class="btn btn-sm" onclick={() => (form = form === 'new' ? 'none' : 'new')}>{texts.addALink}</button>
+        <a class="btn btn-sm" href="/jobs/{job.id}/plan">{texts.planIt}</a>
+        <a class="btn btn-sm" href="/jobs/{job.id}/mould">{texts.whichMould}</a>
+        <a class="btn btn-sm" href="/jobs/{job.id}/cost">{texts.whatAPieceCosts}</a>
+        <OnPaper what="jobs/{job.id}" words="Its file" />
+        <a class="btn btn-sm btn-ghost" href="/jobs/{job.id}/file.json" download
+            >{texts.forAnotherShop}<span class="sr-only">{texts.json}</span></a
+        >
         {#each job.moulds as mould (mould.id)}<a class="btn btn-sm" href="/rack/{mould.id}"
-                >{mould.code}{mould.retired ? ', retired' : `, about ${String(mould.likely)} casts left`}</a
+                >{mould.code}{mould.retired ? texts.retired : mould.likely === null ? '' : texts.aboutCastsLeft(mould.likely)}</a
             >{/each}
-        {#if job.model !== null}<a class="btn btn-sm" href="/study/{job.model.id}">The study of {job.model.name}</a>{:else}<a
+        {#if job.model !== null}<a class="btn btn-sm" href="/study/{job.model.id}">{texts.theStudyOf(job.model.name)}</a>{:else}<a
                 class="btn btn-sm"
-                href="/study?job={job.id}">Study its model</a
+                href="/study?job={job.id}">{texts.studyItsModel}</a
             >{/if}
     </p>
 </section>
@@ -214,12 +221,12 @@
                 onclose={() => (form = 'none')}
             />{/key}
     {/if}
-    <section class="below" aria-label="The chosen link">
+    <section class="below" aria-label={texts.theChosenLink}>
         <div>
             <h2 class="text-2xl">{link.name}</h2>
             <p class="quiet">
                 {link.material === '' ? 'Material not chosen yet' : link.material}{link.gone_ms === null ? '' : ', gone'}
-                {#if link.material_code !== null}· <a class="link" href="/stores/{link.material_code}">its sheet</a>{/if}
+                {#if link.material_code !== null}· <a class="link" href="/stores/{link.material_code}">{texts.itsSheet}</a>{/if}
             </p>
             {#if link.note !== ''}<p class="mt-2 max-w-prose">{link.note}</p>{/if}
             {#if link.knows_nothing}<p class="mt-2 max-w-prose font-bold" role="alert">
@@ -228,41 +235,42 @@
                 </p>{/if}
             <div class="mt-4 flex flex-wrap gap-2">
                 {#if link.pourable}<button class="btn btn-primary" onclick={plan}
-                        >{link.pours.some((p) => p.state === 'draft' && p.operation === 'pour') ? 'Open its pour sheet' : 'Plan a pour'}
+                        >{link.pours.some((p) => p.state === 'draft' && p.operation === 'pour') ? texts.openItsPourSheet : texts.planAPour}
                         <kbd class="kbd kbd-sm text-base-content">p</kbd></button
                     >{/if}
-                {#if openBuild !== undefined}<a class="btn btn-primary" href="/builds/{openBuild.id}">Open its build</a>{/if}
+                {#if openBuild !== undefined}<a class="btn btn-primary" href="/builds/{openBuild.id}">{texts.openItsBuild}</a>{/if}
                 {#if openBuild !== undefined && openBuild.began_ms === null}<button
                         class="btn"
                         aria-expanded={building}
-                        onclick={() => (building = !building)}>Plan its build anew</button
+                        onclick={() => (building = !building)}>{texts.planItsBuildAnew}</button
                     >{:else if openBuild === undefined && link.pourable}<button
                         class="btn"
                         aria-expanded={building}
-                        onclick={() => (building = !building)}>Build it in several operations <kbd class="kbd kbd-sm">b</kbd></button
+                        onclick={() => (building = !building)}>{texts.buildItInSeveralOperations} <kbd class="kbd kbd-sm">b</kbd></button
                     >{/if}
                 {#if link.positive && link.kind !== 'cast'}<button
                         class="btn btn-ghost"
                         onclick={() =>
                             router.put(`/impressions/${String(link.id)}/gone`, { gone: link.gone_ms === null }, { preserveScroll: true })}
-                        >{link.gone_ms === null ? 'It is gone' : 'It is there after all'}</button
+                        >{link.gone_ms === null ? texts.itIsGone : texts.itIsThereAfterAll}</button
                     >{/if}
-                <button class="btn" onclick={() => (form = 'edit')}>Change it</button>
+                <button class="btn" onclick={() => (form = 'edit')}>{texts.changeIt}</button>
                 <button
                     class="btn btn-ghost"
-                    aria-label="Move it earlier"
+                    aria-label={texts.moveItEarlier}
                     onclick={() => router.post(`/impressions/${String(link.id)}/move?edition=${String(link.edition)}`, { by: -1 })}
-                    >◂ earlier</button
+                    >{texts.earlier}</button
                 >
                 <button
                     class="btn btn-ghost"
-                    aria-label="Move it later"
+                    aria-label={texts.moveItLater}
                     onclick={() => router.post(`/impressions/${String(link.id)}/move?edition=${String(link.edition)}`, { by: 1 })}
-                    >later ▸</button
+                    >{texts.later}</button
                 >
                 <button
                     class="btn btn-ghost"
-                    onclick={() => router.delete(`/impressions/${String(link.id)}?edition=${String(link.edition)}`)}>Take it out</button
+                    onclick={() => router.delete(`/impressions/${String(link.id)}?edition=${String(link.edition)}`)}
+                    >{texts.takeItOut}</button
                 >
             </div>
             {#if building && link.pourable}{#key link.id}<BuildIt
@@ -275,7 +283,7 @@
         {#if contact !== null}
             <div class="wide">
                 {#if link.contacts.length > 1}
-                    <p class="mb-2 flex flex-wrap gap-2" aria-label="Its contacts">
+                    <p class="mb-2 flex flex-wrap gap-2" aria-label={texts.itsContacts}>
                         {#each link.contacts as c (c.key)}<button
                                 class="btn btn-sm"
                                 class:btn-primary={c.key === contact.key}
@@ -294,11 +302,11 @@
             </div>
         {/if}
         <div class="card-paper">
-            <h3 class="text-xl">Poured so far</h3>
+            <h3 class="text-xl">{texts.pouredSoFar}</h3>
             {#each link.builds as built (built.id)}
                 <p class="pour">
                     <a class="link inline-block" href="/builds/{built.id}"
-                        >{built.name}{built.copy === null ? '' : `, copy ${String(built.copy)}`}</a
+                        >{built.name}{built.copy === null ? '' : texts.copy2(built.copy)}</a
                     >
                     <span class="fig">{built.wanted_on === null ? '' : `for ${calendarDay(built.wanted_on)}`}</span>
                     <span class="font-bold">{built.ended ? 'built' : built.began_ms === null ? 'planned' : 'being built'}</span>
@@ -308,7 +316,7 @@
                 {#each link.pours as pour (pour.id)}
                     <li class="pour">
                         <a class="link inline-block" href={pour.href}
-                            >{pour.at_ms === null ? 'Next pour' : dayAndTime(pour.at_ms)}{pour.operation === 'pour'
+                            >{pour.at_ms === null ? texts.nextPour : dayAndTime(pour.at_ms)}{pour.operation === 'pour'
                                 ? ''
                                 : `, ${pour.operation.replaceAll('-', ' ')}`}</a
                         >
@@ -326,7 +334,7 @@
             {#if link.pours_in_all > link.pours.length}
                 <p class="mt-2">
                     <a class="link inline-block py-2" href="/log?{new URLSearchParams({ q: job.name }).toString()}"
-                        >{link.pours_in_all - link.pours.length} earlier, in the log</a
+                        >{texts.earlierInTheLog(link.pours_in_all - link.pours.length)}</a
                     >
                 </p>
             {/if}
@@ -335,14 +343,14 @@
 {/if}
 
 {#if puttingAway}
-    <section class="mt-10" role="alert" aria-label="Put the job away">
+    <section class="mt-10" role="alert" aria-label={texts.putTheJobAway}>
         <p class="max-w-prose">
             <b>In “{job.name}” there {job.lives.length === 1 && !/^\d/.test(job.lives[0] ?? '') ? 'is' : 'are'} {job.lives.join(', ')}.</b> All
             of that leaves bench, strip and day with it, and comes back with it: put-away jobs stand under Jobs.
         </p>
         <p class="mt-2 flex gap-2">
-            <button class="btn btn-primary" onclick={() => router.delete(`/jobs/${String(job.id)}`)}>Put it away all the same</button>
-            <button class="btn btn-ghost" onclick={() => (puttingAway = false)}>Keep it here</button>
+            <button class="btn btn-primary" onclick={() => router.delete(`/jobs/${String(job.id)}`)}>{texts.putItAwayAllTheSame}</button>
+            <button class="btn btn-ghost" onclick={() => (puttingAway = false)}>{texts.keepItHere}</button>
         </p>
     </section>
 {:else}
@@ -355,7 +363,7 @@
                 } else {
                     router.delete(`/jobs/${String(job.id)}`);
                 }
-            }}>Put the job away{job.lives.length > 0 ? ' …' : ''}</button
+            }}>{texts.putTheJobAway2(job.lives.length > 0 ? ' …' : '')}</button
         >
     </p>
 {/if}

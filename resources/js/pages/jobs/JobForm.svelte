@@ -7,6 +7,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { JobView } from '../../types/server';
     import Uses from './Uses.svelte';
+    import * as texts from './texts';
 
     let { job, uses, onclose }: { job: JobView; uses: Record<string, string>; onclose: () => void } = $props();
     const said = $state(
@@ -32,21 +33,21 @@
     }
 </script>
 
-<form class="card-paper mt-3 grid gap-3" onsubmit={keep} aria-label="The piece" novalidate>
+<form class="card-paper mt-3 grid gap-3" onsubmit={keep} aria-label={texts.thePiece} novalidate>
     <div class="grid gap-3 md:grid-cols-[2fr_1fr_1fr]">
-        <TextLine label="Piece" first bind:value={said.name} maxlength={120} error={refused('name')} />
-        <TextLine label="How many" fig inputmode="numeric" bind:value={said.quantity} error={refused('quantity')} />
-        <TextLine label="Wanted by" fig type="date" bind:value={said.due_on} error={refused('due_on')} />
+        <TextLine label={texts.piece} first bind:value={said.name} maxlength={120} error={refused('name')} />
+        <TextLine label={texts.howMany} fig inputmode="numeric" bind:value={said.quantity} error={refused('quantity')} />
+        <TextLine label={texts.wantedBy} fig type="date" bind:value={said.due_on} error={refused('due_on')} />
     </div>
     <label class="grid gap-1"
-        ><span class="quiet text-sm">What is it for?</span><textarea class="textarea w-full" rows="2" bind:value={said.purpose}
+        ><span class="quiet text-sm">{texts.whatIsItFor}</span><textarea class="textarea w-full" rows="2" bind:value={said.purpose}
         ></textarea></label
     >
-    <TextLine label="Who gets it, where that is to be noted" bind:value={said.for_whom} maxlength={160} error={refused('for_whom')} />
+    <TextLine label={texts.whoGetsItWhereThatIs} bind:value={said.for_whom} maxlength={160} error={refused('for_whom')} />
     <Uses {uses} bind:chosen={said.uses} />
     <Wrong says={refused('edition')} />
     <p class="flex gap-2">
-        <button class="btn btn-primary">Keep it</button>
-        <button type="button" class="btn btn-ghost" onclick={onclose}>Leave it</button>
+        <button class="btn btn-primary">{texts.keepIt}</button>
+        <button type="button" class="btn btn-ghost" onclick={onclose}>{texts.leaveIt}</button>
     </p>
 </form>

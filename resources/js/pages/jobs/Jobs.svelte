@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Exchange from '../../parts/Exchange.svelte';
     import { calendarDay } from '../../lib/when';
     import { page, router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
@@ -10,6 +11,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import type { JobsView } from '../../types/server';
     import NewJob, { type Material } from './NewJob.svelte';
+    import * as texts from './texts';
 
     let {
         list: shown,
@@ -41,10 +43,10 @@
 <svelte:head><title>Jobs · Apalos</title></svelte:head>
 
 <div class="flex flex-wrap items-baseline justify-between gap-3">
-    <h1 class="text-3xl">{shown.away ? 'Jobs that are put away' : 'Jobs'}</h1>
-    {#if shown.away}<a class="btn" href="/jobs">Back to the jobs</a>{:else if !making}<button
+    <h1 class="text-3xl">{shown.away ? texts.jobsThatArePutAway : texts.jobs}</h1>
+    {#if shown.away}<a class="btn" href="/jobs">{texts.backToTheJobs}</a>{:else if !making}<button
             class="btn btn-primary"
-            onclick={() => (making = true)}>New job <kbd class="kbd kbd-sm text-base-content">n</kbd></button
+            onclick={() => (making = true)}>{texts.newJob} <kbd class="kbd kbd-sm text-base-content">n</kbd></button
         >{/if}
 </div>
 
@@ -52,7 +54,7 @@
 
 {#if shown.pages.pages > 1 || shown.q !== '' || shown.away}
     <form class="mt-3 max-w-sm" role="search" onsubmit={(event) => event.preventDefault()}>
-        <TextLine label="Words" placeholder="part of its name" bind:value={filter.q} oninput={() => list.go(200)} />
+        <TextLine label={texts.words} placeholder={texts.partOfItsName} bind:value={filter.q} oninput={() => list.go(200)} />
     </form>
 {/if}
 
@@ -65,11 +67,11 @@
                     {#if shown.away}{job.name}{:else}<a href="/jobs/{job.id}">{job.name}</a>{/if}
                 </h2>
                 {#if shown.away}<button class="btn mt-1" onclick={() => router.post(`/jobs/${String(job.id)}/restore`)}
-                        >Bring it back</button
+                        >{texts.bringItBack}</button
                     >{/if}
                 <p class="quiet text-sm">{job.purpose}</p>
             </div>
-            <ol class="mini" aria-label="Its chain">
+            <ol class="mini" aria-label={texts.itsChain}>
                 {#each job.chain as link, i (i)}
                     <li class:hollow={!link.positive} style="--m:{link.colour}"><span class="sr-only">{link.name}: {link.status}</span></li>
                 {/each}
@@ -88,16 +90,21 @@
         <li class="quiet mt-6 max-w-prose">
             {#if shown.away && shown.q === ''}No job is put away.{:else if shown.q !== ''}No job has that in its name.{:else}No jobs yet. A
                 job is one piece to be made: what the first mould is taken from, the moulds, and the casts.
-                <button class="btn btn-sm mt-2" onclick={() => router.visit('/jobs?new=1')}>Describe the first one</button>{/if}
+                <button class="btn btn-sm mt-2" onclick={() => router.visit('/jobs?new=1')}>{texts.describeTheFirstOne}</button>{/if}
         </li>
     {/each}
 </ul>
 <Pages pages={shown.pages} href={list.href} only={['list']} />
 {#if !shown.away && shown.put_away > 0}<p class="mt-6">
         <a class="link quiet inline-block py-3" href="/jobs?away=1"
-            >{shown.put_away === 1 ? 'One job is put away' : `${String(shown.put_away)} jobs are put away`}</a
+            >{shown.put_away === 1 ? texts.oneJobIsPutAway : texts.jobsArePutAway(shown.put_away)}</a
         >
     </p>{/if}
+
+<div class="mt-8">
+    <p class="quiet">The file of a job, from here or another shop, comes in with its chain, its formulas and a sheet for each link.</p>
+    <Exchange out={[]} to="/jobs/file" accept=".json,application/json" />
+</div>
 
 <style>
     .job {

@@ -12,6 +12,7 @@
     import type { JobView } from '../../types/server';
     import MaterialPick from './MaterialPick.svelte';
     import { firstOf, type Material } from './NewJob.svelte';
+    import * as texts from './texts';
 
     type Props = {
         materials: Material[];
@@ -104,19 +105,19 @@
     }
 </script>
 
-<form class="card-paper mt-4 grid gap-3" onsubmit={save} aria-label={link === undefined ? 'New link' : 'Change the link'}>
+<form class="card-paper mt-4 grid gap-3" onsubmit={save} aria-label={link === undefined ? texts.newLink : texts.changeTheLink}>
     <div class="grid gap-3 md:grid-cols-3">
-        <Choice label="What it is" bind:value={form.kind}>
-            <option value="original">Original</option><option value="mould">Mould</option><option value="copy">Hard copy</option><option
-                value="cast">Casts</option
-            >
+        <Choice label={texts.whatItIs} bind:value={form.kind}>
+            <option value="original">{texts.original}</option><option value="mould">{texts.mould}</option><option value="copy"
+                >{texts.hardCopy}</option
+            ><option value="cast">{texts.casts}</option>
         </Choice>
-        <TextLine label="Name" bind:value={form.name} error={form.errors.name ?? null} />
+        <TextLine label={texts.nameWord} bind:value={form.name} error={form.errors.name ?? null} />
         {#if form.kind === 'original'}
-            <TextLine label="Material" bind:value={form.material} />
+            <TextLine label={texts.material} bind:value={form.material} />
         {:else}
             <MaterialPick
-                label="Material"
+                label={texts.material}
                 {materials}
                 surfaces={form.kind === 'cast' && !INSIDE.includes(form.role) ? null : words.surfaces}
                 bind:value={form.material}
@@ -126,44 +127,46 @@
     </div>
     <div class="grid gap-3 md:grid-cols-4">
         {#if form.kind === 'original'}
-            <Choice label="Its surface" bind:value={form.surface}>
-                <option value="">not said</option>
+            <Choice label={texts.itsSurface} bind:value={form.surface}>
+                <option value="">{texts.notSaid}</option>
                 {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </Choice>
         {:else}
-            <Choice label="To the mould it is" bind:value={form.role}>
-                <option value="whole">whole</option><option value="half">a half</option><option value="jacket">a jacket</option><option
-                    value="core">a core</option
-                ><option value="insert">an insert</option><option value="plug">a plug</option>
+            <Choice label={texts.toTheMouldItIs} bind:value={form.role}>
+                <option value="whole">{texts.whole}</option><option value="half">{texts.aHalf}</option><option value="jacket"
+                    >{texts.aJacket}</option
+                ><option value="core">{texts.aCore}</option><option value="insert">{texts.anInsert}</option><option value="plug"
+                    >{texts.aPlug}</option
+                >
             </Choice>
-            <Choice label="Takes its shape from" bind:value={form.from_id}>
-                <option value={null}>the one before</option>
+            <Choice label={texts.takesItsShapeFrom} bind:value={form.from_id}>
+                <option value={null}>{texts.theOneBefore}</option>
                 {#each others.filter((o) => o.id !== link?.id) as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
             </Choice>
-            <Choice label="Box walls" bind:value={form.wall}>
-                <option value="">none</option>
+            <Choice label={texts.boxWalls} bind:value={form.wall}>
+                <option value="">{texts.none}</option>
                 {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </Choice>
-            <Choice label="Bed" bind:value={form.bed}>
-                <option value="">none</option>
+            <Choice label={texts.bed} bind:value={form.bed}>
+                <option value="">{texts.none}</option>
                 {#each surfaces as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </Choice>
         {/if}
         {#if link === undefined}
-            <Choice label="Put it after" bind:value={form.after}>
+            <Choice label={texts.putItAfter} bind:value={form.after}>
                 {#each others as other (other.id)}<option value={other.id}>{other.name}</option>{/each}
             </Choice>
         {/if}
     </div>
     <Wrong says={form.errors.from_id} />
     {#if sure !== null}<p class="max-w-prose font-bold" role="alert">{sure}</p>
-        <p><button type="button" class="btn" onclick={() => send(edition, true)}>It is meant so</button></p>{/if}
+        <p><button type="button" class="btn" onclick={() => send(edition, true)}>{texts.itIsMeantSo}</button></p>{/if}
     {#if clash !== null}<Clash says={clash} {differs} ontheirs={onclose} onmine={() => send(link?.edition ?? 0)} />{/if}
     <label class="grid gap-1"
-        ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={form.note}></textarea></label
+        ><span class="quiet text-sm">{texts.note}</span><textarea class="textarea w-full" rows="2" bind:value={form.note}></textarea></label
     >
     <div class="flex gap-2">
-        <button class="btn btn-primary" disabled={form.processing}>Keep it</button>
-        <button type="button" class="btn btn-ghost" onclick={onclose}>Leave it</button>
+        <button class="btn btn-primary" disabled={form.processing}>{texts.keepIt}</button>
+        <button type="button" class="btn btn-ghost" onclick={onclose}>{texts.leaveIt}</button>
     </div>
 </form>

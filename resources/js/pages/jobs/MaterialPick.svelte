@@ -3,6 +3,7 @@
     import type { Material } from './NewJob.svelte';
 
     import Choice from '../../parts/Choice.svelte';
+    import * as texts from './texts';
 
     type Props = {
         label: string;
@@ -33,9 +34,9 @@
 
 <Choice {label} bind:value={() => (surfaces !== null && value === '' && surface !== '' ? `${HAD}${surface}` : value), choose}>
     {#if value !== '' && !materials.some((m) => m.code === value)}<option {value}>{value}</option>{/if}
-    {#if value === '' && surface === ''}<option value="">not chosen yet</option>{/if}
+    {#if value === '' && surface === ''}<option value="">{texts.notChosenYet}</option>{/if}
     {#if surfaces !== null}
-        <optgroup label="Not poured here: printed, machined, bought">
+        <optgroup label={texts.notPouredHerePrintedMachinedBought}>
             {#each had as [id, name] (id)}<option value="{HAD}{id}">{name}</option>{/each}
         </optgroup>
     {/if}

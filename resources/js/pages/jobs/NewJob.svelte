@@ -1,5 +1,7 @@
 <script module lang="ts">
-    export type Material = { code: string; name: string; shore: string | null; family: string; here: boolean };
+    import type { ToChooseView } from '../../types/server';
+
+    export type Material = ToChooseView['materials'][number];
 
     /** The one that is usual where it is here, else the first that is. */
     export const firstOf = (materials: Material[], usual: string): string =>
@@ -15,6 +17,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import MaterialPick from './MaterialPick.svelte';
     import Uses from './Uses.svelte';
+    import * as texts from './texts';
 
     let { materials, words, uses, onclose }: { materials: Material[]; words: Words; uses: Record<string, string>; onclose: () => void } =
         $props();
@@ -56,41 +59,46 @@
     const wrong = $derived(page.props.errors as Record<string, string | undefined>);
 </script>
 
-<form class="card-paper mt-4 grid gap-4" onsubmit={make} aria-label="New job" novalidate>
+<form class="card-paper mt-4 grid gap-4" onsubmit={make} aria-label={texts.newJob} novalidate>
     <div class="grid gap-4 md:grid-cols-[2fr_1fr_1fr]">
-        <TextLine label="Piece" first bind:value={form.name} error={wrong.name ?? null} />
-        <TextLine label="How many" fig inputmode="numeric" bind:value={form.quantity} error={wrong.quantity ?? null} />
-        <TextLine label="Wanted by" fig type="date" bind:value={form.due_on} error={wrong.due_on ?? null} />
+        <TextLine label={texts.piece} first bind:value={form.name} error={wrong.name ?? null} />
+        <TextLine label={texts.howMany} fig inputmode="numeric" bind:value={form.quantity} error={wrong.quantity ?? null} />
+        <TextLine label={texts.wantedBy} fig type="date" bind:value={form.due_on} error={wrong.due_on ?? null} />
     </div>
     <label class="grid gap-1"
-        ><span class="quiet text-sm">What is it for? Skin, water, weather, a stage, a hand?</span>
+        ><span class="quiet text-sm">{texts.whatIsItForSkinWater}</span>
         <textarea class="textarea w-full" rows="2" bind:value={form.purpose}></textarea>
         {#if wrong.purpose !== undefined}<span class="say" role="alert">{wrong.purpose}</span>{/if}
     </label>
-    <TextLine label="Who gets it, where that is to be noted" bind:value={form.for_whom} maxlength={160} error={wrong.for_whom ?? null} />
+    <TextLine label={texts.whoGetsItWhereThatIs} bind:value={form.for_whom} maxlength={160} error={wrong.for_whom ?? null} />
     <label class="flex min-h-11 items-center gap-3"
-        ><input type="checkbox" class="checkbox" bind:checked={form.skin} /> It is worn on skin: only releases that are safe there are offered
-        for its casts</label
+        ><input type="checkbox" class="checkbox" bind:checked={form.skin} /> {texts.itIsWornOnSkinOnly}</label
     >
     <Uses {uses} bind:chosen={form.uses} />
     <div class="grid gap-3 md:grid-cols-4">
-        <TextLine label="What is the first mould taken from?" placeholder="clay sculpt, print, old part …" bind:value={form.original} />
-        <Choice label="Its surface" bind:value={form.surface}>
-            <option value="">not said: tested first</option>
+        <TextLine label={texts.whatIsTheFirstMouldTaken} placeholder={texts.claySculptPrintOldPart} bind:value={form.original} />
+        <Choice label={texts.itsSurface} bind:value={form.surface}>
+            <option value="">{texts.notSaidTestedFirst}</option>
             {#each Object.entries(words.surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
         </Choice>
-        <MaterialPick label="Mould of" {materials} surfaces={words.surfaces} bind:value={form.mould} bind:surface={form.mould_surface} />
-        <MaterialPick label="Casts of" {materials} bind:value={form.cast} />
+        <MaterialPick
+            label={texts.mouldOf}
+            {materials}
+            surfaces={words.surfaces}
+            bind:value={form.mould}
+            bind:surface={form.mould_surface}
+        />
+        <MaterialPick label={texts.castsOf} {materials} bind:value={form.cast} />
     </div>
     <div class="flex flex-wrap gap-2">
-        <button class="btn btn-primary" disabled={busy}>Start the job</button>
+        <button class="btn btn-primary" disabled={busy}>{texts.startTheJob}</button>
         <button
             type="button"
             class="btn btn-ghost"
             onclick={() => {
                 typing.clear();
                 onclose();
-            }}>Leave it</button
+            }}>{texts.leaveIt}</button
         >
         {#if typing.again}<p class="quiet self-center">What you had typed stands here again.</p>{/if}
     </div>

@@ -4,6 +4,7 @@
     import type { Contact } from '../../lib/contacts';
     import { refused } from '../../lib/refused';
     import TextLine from '../../parts/TextLine.svelte';
+    import * as texts from './texts';
 
     let { contact, onoverrule }: { contact: Contact; onoverrule: (reason: string | null, words: string) => void } = $props();
 
@@ -24,8 +25,8 @@
     <details class="mt-3" bind:open>
         <summary class="link cursor-pointer quiet"
             >{contact.overruled === null
-                ? 'You know better all the same?'
-                : `Overruled${contact.overruled_by === null ? '' : ` by ${contact.overruled_by}`}`}</summary
+                ? texts.youKnowBetterAllTheSame
+                : texts.overruled(contact.overruled_by === null ? '' : texts.by(contact.overruled_by))}</summary
         >
         <form
             class="mt-2 grid gap-2"
@@ -35,23 +36,23 @@
             }}
         >
             <TextLine
-                label="Your reason. It is kept, asked again before the pour, and lapses when anything here changes."
-                placeholder="why it is safe all the same"
+                label={texts.yourReasonItIsKeptAsked}
+                placeholder={texts.whyItIsSafeAllThe}
                 bind:value={reason}
                 error={refused('contact.overruled')}
             />
             {#if contact.words !== null && contact.overruled === null}
-                <TextLine label="This is certain. Type it out: {contact.words}" bind:value={words} error={refused('contact.words')} />
+                <TextLine label={texts.thisIsCertainTypeItOut(contact.words)} bind:value={words} error={refused('contact.words')} />
             {/if}
             <div class="flex gap-2">
-                <button class="btn">Overrule it</button>
+                <button class="btn">{texts.overruleIt}</button>
                 {#if contact.overruled !== null}<button
                         type="button"
                         class="btn btn-ghost"
                         onclick={() => {
                             reason = '';
                             onoverrule(null, '');
-                        }}>Take that back</button
+                        }}>{texts.takeThatBack}</button
                     >{/if}
             </div>
         </form>

@@ -4,6 +4,7 @@
     import type { Contact, Words } from '../../lib/contacts';
     import { refused } from '../../lib/refused';
     import Wrong from '../../parts/Wrong.svelte';
+    import * as texts from './texts';
 
     let { contact, words, url }: { contact: Contact; words: Words; url: string } = $props();
     const BARE = 'bare';
@@ -26,23 +27,20 @@
 </script>
 
 <p class="mt-3">
-    <button type="button" class="link py-2" aria-expanded={open} onclick={() => (open = !open)}>Put test patches on …</button>
+    <button type="button" class="link py-2" aria-expanded={open} onclick={() => (open = !open)}>{texts.putTestPatchesOn}</button>
 </p>
 {#if open}
     <fieldset class="patches">
-        <legend
-            >One patch of {contact.fresh} for each of these{sealed === null ? '' : `, over ${words.sealers[sealed] ?? sealed}`}. A patch
-            clears just that, and nothing else.</legend
-        >
+        <legend>{texts.onePatchOfForEachOf(contact.fresh, sealed === null ? '' : texts.over(words.sealers[sealed] ?? sealed))}</legend>
         {#each offered as id (id)}
             <label class:on={picked.includes(id)}
                 ><input type="checkbox" class="checkbox" value={id} bind:group={picked} />
-                {id === BARE ? (sealed === null ? 'on the bare surface' : 'without a release') : (words.releases[id]?.name ?? id)}</label
+                {id === BARE ? (sealed === null ? texts.onTheBareSurface : texts.withoutARelease) : (words.releases[id]?.name ?? id)}</label
             >
         {/each}
         <p class="w-full">
             <button type="button" class="btn" disabled={picked.length === 0} onclick={put}
-                >{picked.length > 1 ? `${String(picked.length)} patches are on` : 'The patch is on'}</button
+                >{picked.length > 1 ? texts.patchesAreOn(picked.length) : texts.thePatchIsOn}</button
             >
         </p>
     </fieldset>

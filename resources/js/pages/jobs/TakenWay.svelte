@@ -5,6 +5,7 @@
     import { minutes } from '../../lib/units';
     import { calendarDay } from '../../lib/when';
     import type { PromiseView } from '../../types/server';
+    import * as texts from './texts';
 
     let { job, taken }: { job: number; taken: NonNullable<PromiseView['taken']> } = $props();
     const came = $derived(taken.came);
@@ -32,19 +33,23 @@
     ]);
 </script>
 
-<section class="mt-4 rounded-box bg-secondary p-4" aria-label="The way it takes">
+<section class="mt-4 rounded-box bg-secondary p-4" aria-label={texts.theWayItTakes}>
     <div class="flex flex-wrap items-baseline gap-x-4 gap-y-1">
-        <h2 class="text-xl">The way it takes: {taken.kind}</h2>
+        <h2 class="text-xl">{texts.theWayItTakes2(taken.kind)}</h2>
         <p class="quiet">{taken.rubber ?? ''}{taken.moulds > 1 ? `, ${String(taken.moulds)} moulds` : ''}</p>
         {#if taken.undoable}<button
                 class="btn btn-sm ml-auto"
                 onclick={() => router.post(`/jobs/${String(job)}/plan/${String(taken.id)}/back`, {}, { preserveScroll: true })}
-                >Take it back, all of it</button
+                >{texts.takeItBackAllOfIt}</button
             >{/if}
     </div>
     <table class="mt-2">
         <thead
-            ><tr><th scope="col"><span class="sr-only">of what</span></th><th scope="col">promised</th><th scope="col">came</th></tr></thead
+            ><tr
+                ><th scope="col"><span class="sr-only">{texts.ofWhat}</span></th><th scope="col">{texts.promised}</th><th scope="col"
+                    >{texts.came}</th
+                ></tr
+            ></thead
         >
         <tbody>
             {#each rows as row (row.of)}<tr

@@ -6,6 +6,7 @@
     import { minutes } from '../../lib/units';
     import Wrong from '../../parts/Wrong.svelte';
     import type { Way } from '../../lib/contacts';
+    import * as texts from './texts';
 
     let { url, edition, mark }: { url: string; edition: number; mark: string } = $props();
 
@@ -36,8 +37,8 @@
 </script>
 
 {#if answer !== null}
-    <section class="mt-3" aria-label="What would make it safe">
-        <h4 class="font-bold">What would make it safe</h4>
+    <section class="mt-3" aria-label={texts.whatWouldMakeItSafe}>
+        <h4 class="font-bold">{texts.whatWouldMakeItSafe}</h4>
         {#if answer.note !== null}<p>{answer.note}</p>{/if}
         <ul class="ways">
             {#each shown as way (way.what)}
@@ -48,16 +49,16 @@
                     <button type="button" class="btn" onclick={() => take(way)}
                         >{way.kind === 'wait' &&
                         way.steps.every((step) => step.kind === 'wait' && !['prove-dry', 'post-cure'].includes(step.id))
-                            ? 'When is that?'
+                            ? texts.whenIsThat
                             : way.kind === 'test'
-                              ? 'Put it on'
-                              : 'Take it'}</button
+                              ? texts.putItOn
+                              : texts.takeIt}</button
                     >
                 </li>
             {/each}
         </ul>
         {#if answer.ways.length > FEW}<button type="button" class="btn btn-ghost btn-sm" onclick={() => (more = !more)}
-                >{more ? 'Fewer' : `${String(answer.ways.length - FEW)} more`}</button
+                >{more ? texts.fewer : texts.more(answer.ways.length - FEW)}</button
             >{/if}
         <Wrong says={refused('contact.way')} />
     </section>

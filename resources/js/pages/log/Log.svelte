@@ -9,6 +9,7 @@
     import PourAgain from '../../parts/PourAgain.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import type { LogView } from '../../types/server';
+    import * as texts from './texts';
 
     let { log }: { log: LogView } = $props();
     const filter = $state(untrack(() => ({ ...log.filter })));
@@ -27,25 +28,25 @@
 <svelte:head><title>Log · Apalos</title></svelte:head>
 
 <div class="flex flex-wrap items-end justify-between gap-3">
-    <h1 class="text-3xl">Log</h1>
+    <h1 class="text-3xl">{texts.log}</h1>
     <p class="flex flex-wrap gap-2">
-        <a class="btn" href="/faults">What goes wrong, trials</a>
-        <a class="btn" href="/log.csv?{list.query()}" download>Take it out as CSV</a>
+        <a class="btn" href="/faults">{texts.whatGoesWrongTrials}</a>
+        <a class="btn" href="/log.csv?{list.query()}" download>{texts.takeItOutAsCsv}</a>
     </p>
 </div>
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
-    <TextLine label="Words" placeholder="job, note, October, last week" bind:value={filter.q} oninput={() => narrow(200)} />
-    <Choice label="Grade" bind:value={filter.grade} onchange={() => narrow()}>
-        <option value="">any</option>
+    <TextLine label={texts.words} placeholder={texts.jobNoteOctoberLastWeek} bind:value={filter.q} oninput={() => narrow(200)} />
+    <Choice label={texts.grade} bind:value={filter.grade} onchange={() => narrow()}>
+        <option value="">{texts.anyWord}</option>
         {#each grades as grade (grade)}<option>{grade}</option>{/each}
     </Choice>
-    <Choice label="Fault" bind:value={filter.fault} onchange={() => narrow()}>
-        <option value="">any or none</option>
+    <Choice label={texts.fault} bind:value={filter.fault} onchange={() => narrow()}>
+        <option value="">{texts.anyOrNone}</option>
         {#each Object.entries(log.faults) as [id, name] (id)}<option value={id}>{name}</option>{/each}
     </Choice>
-    <Choice label="Base" bind:value={filter.base} onchange={() => narrow()}>
-        <option value="">any</option>
+    <Choice label={texts.base} bind:value={filter.base} onchange={() => narrow()}>
+        <option value="">{texts.anyWord}</option>
         {#each Object.entries(log.bases) as [code, name] (code)}<option value={code}>{name}</option>{/each}
     </Choice>
 </form>
@@ -55,7 +56,7 @@
     {log.pages.total === 1 ? 'pour' : 'pours'}{log.pages.pages > 1 ? ', the newest first' : ''}
 </p>
 {#if spread.length > 0}
-    <ul class="spread" aria-label="Grades">
+    <ul class="spread" aria-label={texts.grades}>
         {#each spread as g (g.grade)}<li class={g.grade} style="flex:{g.n}">{g.grade} <span class="fig">{g.n}</span></li>{/each}
     </ul>
 {/if}

@@ -2,6 +2,7 @@
     import { router } from '@inertiajs/svelte';
     import { refused } from '../../lib/refused';
     import Wrong from '../../parts/Wrong.svelte';
+    import * as texts from './texts';
 
     let { kind, id, title }: { kind: 'pours' | 'builds'; id: number; title: string } = $props();
 </script>
@@ -15,6 +16,6 @@
 </p>
 <Wrong says={refused('damaged')} />
 <p class="mt-6">
-    <button class="btn btn-primary" onclick={() => router.post(`/damaged/${kind}/${String(id)}`)}>Put it off the bench</button>
-    <a class="btn" href="/">To the bench</a>
+    <button class="btn btn-primary" onclick={() => router.post(`/damaged/${kind}/${String(id)}`)}>{texts.putItOffTheBench}</button>
+    <a class="btn" href="/">{texts.toTheBench}</a>
 </p>

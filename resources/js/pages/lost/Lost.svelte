@@ -1,4 +1,5 @@
 <script lang="ts">
+    import * as texts from './texts';
     let { status }: { status: number } = $props();
     const said: Record<number, [string, string]> = {
         403: ['This is for somebody else', 'It is for whoever answers for the shop. Hand over to an owner, or ask one.'],
@@ -23,5 +24,6 @@
 <h1 class="mt-10 text-4xl">{title}</h1>
 <p class="mt-3 max-w-prose">{text}</p>
 <p class="mt-6">
-    <a class="btn btn-primary" href="/">To the bench</a> <a class="btn" href="/jobs">All jobs</a> <a class="btn" href="/log">The log</a>
+    <a class="btn btn-primary" href="/">{texts.toTheBench}</a> <a class="btn" href="/jobs">{texts.allJobs}</a>
+    <a class="btn" href="/log">{texts.theLog}</a>
 </p>

@@ -10,6 +10,7 @@
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import type { MouldAnswerView, PourSheetView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         job: { id: number; name: string; quantity: number; skin: boolean };
@@ -101,7 +102,7 @@
 <svelte:head><title>Which mould? {job.name} · Apalos</title></svelte:head>
 
 <div class="flex flex-wrap items-baseline gap-x-3">
-    <h1 class="text-3xl">Which mould?</h1>
+    <h1 class="text-3xl">{texts.whichMould}</h1>
     <p class="quiet">for <a class="link" href="/jobs/{job.id}">{job.name}</a></p>
 </div>
 
@@ -110,12 +111,30 @@
         class="grid content-start gap-3"
         oninput={() => void reckon()}
         onsubmit={(event) => event.preventDefault()}
-        aria-label="The piece"
+        aria-label={texts.thePiece}
     >
         <div class="three">
-            <Measure label="Length" kind="length" bind:value={piece.size_mm.l} error={at('size_mm.l')} onchange={() => void reckon()} />
-            <Measure label="Width" kind="length" bind:value={piece.size_mm.w} error={at('size_mm.w')} onchange={() => void reckon()} />
-            <Measure label="Height" kind="length" bind:value={piece.size_mm.h} error={at('size_mm.h')} onchange={() => void reckon()} />
+            <Measure
+                label={texts.length}
+                kind="length"
+                bind:value={piece.size_mm.l}
+                error={at('size_mm.l')}
+                onchange={() => void reckon()}
+            />
+            <Measure
+                label={texts.width}
+                kind="length"
+                bind:value={piece.size_mm.w}
+                error={at('size_mm.w')}
+                onchange={() => void reckon()}
+            />
+            <Measure
+                label={texts.height}
+                kind="length"
+                bind:value={piece.size_mm.h}
+                error={at('size_mm.h')}
+                onchange={() => void reckon()}
+            />
         </div>
         {#if bySize && studied !== null}<p class="quiet text-sm">
                 As <a class="link" href="/study/{studied.model}">{studied.name}</a> was studied: its undercuts, volume and stretch are measured.
@@ -143,29 +162,29 @@
                 <label class="flex items-center gap-2"><input type="checkbox" class="checkbox" bind:checked={piece[key]} />{words}</label>
             {/each}
             <label class="flex items-center gap-2"
-                ><input type="checkbox" class="checkbox" bind:checked={piece.original.may_be_lost} />The original may be lost</label
+                ><input type="checkbox" class="checkbox" bind:checked={piece.original.may_be_lost} />{texts.theOriginalMayBeLost}</label
             >
         </div>
-        <Choice label="The original is of" bind:value={piece.original.surface}
+        <Choice label={texts.theOriginalIsOf} bind:value={piece.original.surface}
             >{#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}</Choice
         >
         <Choice
-            label="What is cast in it"
+            label={texts.whatIsCastInIt}
             bind:value={piece.casting.family}
             onchange={(family) => (piece.casting.heat_c = heats[family] ?? ROOM_C)}
             >{#each Object.entries(families) as [id, name] (id)}<option value={id}>{name}</option>{/each}</Choice
         >
         <div class="three">
-            <Measure label="Casts wanted" kind="plain" bind:value={piece.casts} error={at('casts')} onchange={() => void reckon()} />
+            <Measure label={texts.castsWanted} kind="plain" bind:value={piece.casts} error={at('casts')} onchange={() => void reckon()} />
             <Measure
-                label="As hot as"
+                label={texts.asHotAs}
                 kind="temperature"
                 bind:value={piece.casting.heat_c}
                 error={at('casting.heat_c')}
                 onchange={() => void reckon()}
             />
             <Measure
-                label="An hour costs"
+                label={texts.anHourCosts}
                 kind="plain"
                 bind:value={piece.hour_rate}
                 error={at('hour_rate')}
@@ -177,7 +196,7 @@
             </p>{/if}
     </form>
 
-    <section aria-label="Kinds, best first" aria-busy={!fresh} class:stale={!fresh}>
+    <section aria-label={texts.kindsBestFirst} aria-busy={!fresh} class:stale={!fresh}>
         {#if result !== null}
             <Warnings warnings={result.warnings} />
             {#each result.schools as school (school)}<p class="mb-2 border-l-4 border-base-300 pl-3">{school}</p>{/each}
@@ -212,10 +231,11 @@
                                 <li class="quiet">It takes: {mould.parts.join(', ')}.</li>
                                 {#if mould.rubbers.length > 0 && typeof piece.casts === 'number' && piece.casts > 1}<li>
                                         <table class="rubbers">
-                                            <caption class="quiet">Of which rubber, by its tear and hardness</caption>
+                                            <caption class="quiet">{texts.ofWhichRubberByItsTear}</caption>
                                             <thead
                                                 ><tr
-                                                    ><th scope="col">rubber</th><th scope="col">casts each</th><th scope="col">moulds</th
+                                                    ><th scope="col">{texts.rubber}</th><th scope="col">{texts.castsEach}</th><th
+                                                        scope="col">{texts.moulds}</th
                                                     ></tr
                                                 ></thead
                                             >
@@ -244,13 +264,13 @@
                                 class="btn btn-sm btn-ghost"
                                 aria-expanded={opened === mould.kind}
                                 onclick={() => (opened = opened === mould.kind ? null : mould.kind)}
-                                >{opened === mould.kind ? 'Less' : 'All of it'}</button
+                                >{opened === mould.kind ? texts.less : texts.allOfIt}</button
                             >
                             <button
                                 class="btn btn-sm"
                                 onclick={() =>
                                     router.post(`/jobs/${String(job.id)}/mould`, { kind: mould.kind, chemistry: mould.chemistry })}
-                                >Put it in the chain</button
+                                >{texts.putItInTheChain}</button
                             >
                         </p>
                     </li>

@@ -2,12 +2,13 @@
     /** What was decided in this shop and by whom: what was taken away, prices, rules, who may come in. */
     import { when } from '../../lib/when';
     import type { DecisionsView } from '../../types/server';
+    import * as texts from './texts';
 
     let { decided }: { decided: DecisionsView } = $props();
 </script>
 
 <section class="mt-8" aria-labelledby="decided">
-    <h2 id="decided" class="text-2xl">Decided</h2>
+    <h2 id="decided" class="text-2xl">{texts.decided}</h2>
     <ul class="decided">
         {#each decided.rows as one (one.id)}
             <li>
@@ -20,7 +21,7 @@
         {:else}<li>Nothing yet that changed the library, prices, rules or people, or took anything away.</li>{/each}
     </ul>
     {#if decided.earlier !== null}
-        <a class="btn btn-ghost mt-2" href="/people?before={decided.earlier}#decided">What was decided before</a>
+        <a class="btn btn-ghost mt-2" href="/people?before={decided.earlier}#decided">{texts.whatWasDecidedBefore}</a>
     {/if}
 </section>
 

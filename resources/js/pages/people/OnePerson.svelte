@@ -2,6 +2,7 @@
     /** One of them: their mark, what they are, what they come in with, how much of the record is theirs. */
     import { ask, type Answer } from '../../lib/api';
     import type { PeopleView } from '../../types/server';
+    import * as texts from './texts';
 
     type Person = PeopleView['people'][number];
 
@@ -46,29 +47,35 @@
     </div>
     {#if one.left_ms === null}
         <label class="label-text"
-            ><span class="sr-only">{called} is</span>
+            ><span class="sr-only">{texts.is(called)}</span>
             <select class="select" value={one.role} onchange={(event) => void change({ role: event.currentTarget.value })}>
                 {#each Object.entries(roles) as [id, is] (id)}<option value={id}>{is.name}</option>{/each}
             </select></label
         >
         <button class="btn btn-ghost" aria-expanded={changing} onclick={() => (changing = !changing)}
-            >New PIN or passphrase<span class="sr-only"> for {called}</span></button
+            >{texts.newPinOrPassphrase}<span class="sr-only"> {texts.forWord(called)}</span></button
         >
-        <button class="btn btn-ghost" onclick={() => void act('end')}>Sign out everywhere<span class="sr-only">: {called}</span></button>
-        <button class="btn btn-ghost" onclick={() => void act('leave')}>Leaves<span class="sr-only">: {called}</span></button>
+        <button class="btn btn-ghost" onclick={() => void act('end')}
+            >{texts.signOutEverywhere}<span class="sr-only">: {called}</span></button
+        >
+        <button class="btn btn-ghost" onclick={() => void act('leave')}>{texts.leaves}<span class="sr-only">: {called}</span></button>
     {:else if !one.forgotten}
-        <button class="btn btn-ghost" onclick={() => void change({ here: true })}>Is back<span class="sr-only">: {called}</span></button>
-        <button class="btn btn-ghost" onclick={() => void act('forget')}>Forget the name<span class="sr-only"> of {called}</span></button>
+        <button class="btn btn-ghost" onclick={() => void change({ here: true })}
+            >{texts.isBack}<span class="sr-only">: {called}</span></button
+        >
+        <button class="btn btn-ghost" onclick={() => void act('forget')}
+            >{texts.forgetTheName}<span class="sr-only"> {texts.ofWord(called)}</span></button
+        >
     {/if}
     {#if changing}
         <form class="new" onsubmit={(event) => void keep(event)}>
             <label class="label-text"
-                >New PIN <input class="input" inputmode="numeric" maxlength="8" autocomplete="off" bind:value={pin} /></label
+                >{texts.newPin} <input class="input" inputmode="numeric" maxlength="8" autocomplete="off" bind:value={pin} /></label
             >
             <label class="label-text"
-                >New passphrase <input class="input" type="password" autocomplete="new-password" bind:value={passphrase} /></label
+                >{texts.newPassphrase} <input class="input" type="password" autocomplete="new-password" bind:value={passphrase} /></label
             >
-            <button class="btn btn-primary" disabled={pin === '' && passphrase === ''}>Keep</button>
+            <button class="btn btn-primary" disabled={pin === '' && passphrase === ''}>{texts.keep}</button>
         </form>
     {/if}
 </li>

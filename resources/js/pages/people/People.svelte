@@ -8,6 +8,7 @@
     import type { DecisionsView, PeopleView } from '../../types/server';
     import Decided from './Decided.svelte';
     import OnePerson from './OnePerson.svelte';
+    import * as texts from './texts';
 
     let {
         people: view,
@@ -71,7 +72,7 @@
 
 <svelte:head><title>People · Apalos</title></svelte:head>
 
-<h1 class="text-4xl">People</h1>
+<h1 class="text-4xl">{texts.people}</h1>
 <p class="max-w-prose">
     Whatever is told of a pour, a build or a mould carries who told it. Whoever leaves stays in the record; whoever wants to be forgotten
     leaves a mark without a name there.
@@ -86,12 +87,13 @@
 
 <section class="mt-8 grid gap-8 md:grid-cols-2">
     <form onsubmit={(event) => void add(event)} class="grid content-start gap-3">
-        <h2 class="text-2xl">{here.length === 0 ? 'You come first' : 'Somebody new'}</h2>
+        <h2 class="text-2xl">{here.length === 0 ? texts.youComeFirst : texts.somebodyNew}</h2>
         {#if here.length === 0}<p>Whoever comes first answers for the shop. From a second person on, everybody says who they are.</p>{/if}
-        <label class="label-text">Name <input class="input w-full" maxlength="40" autocomplete="off" bind:value={name} /></label>
+        <label class="label-text">{texts.nameWord} <input class="input w-full" maxlength="40" autocomplete="off" bind:value={name} /></label
+        >
         {#if here.length > 0}
             <label class="label-text"
-                >Is
+                >{texts.isHeading}
                 <select class="select w-full" bind:value={role}>
                     {#each Object.entries(roles) as [id, is] (id)}<option value={id}>{is.name}</option>{/each}
                 </select></label
@@ -99,57 +101,49 @@
             <p>{roles[role]?.name}: {roles[role]?.says}.</p>
         {/if}
         <label class="label-text"
-            >PIN for the bench, 4 to 8 figures <input
-                class="input w-full"
-                inputmode="numeric"
-                maxlength="8"
-                autocomplete="off"
-                bind:value={pin}
-            /></label
+            >{texts.pinForTheBench4To}
+            <input class="input w-full" inputmode="numeric" maxlength="8" autocomplete="off" bind:value={pin} /></label
         >
         <label class="label-text"
-            >Passphrase, to come in from elsewhere <input
-                class="input w-full"
-                type="password"
-                autocomplete="new-password"
-                bind:value={passphrase}
-            /></label
+            >{texts.passphraseToComeInFromElsewhere}
+            <input class="input w-full" type="password" autocomplete="new-password" bind:value={passphrase} /></label
         >
-        <button class="btn btn-primary" disabled={name.trim() === ''}>Write down</button>
+        <button class="btn btn-primary" disabled={name.trim() === ''}>{texts.writeDown}</button>
     </form>
     <div>
-        <h2 class="text-2xl">Tablets at the bench</h2>
+        <h2 class="text-2xl">{texts.tabletsAtTheBench}</h2>
         <p>A trusted tablet shows the names; whoever gives their PIN works there.</p>
         <form onsubmit={(event) => void rest(event)} class="mt-2 flex flex-wrap items-center gap-2">
             <label class="label-text"
-                >It asks again after
+                >{texts.itAsksAgainAfter}
                 <input
                     class="input w-20"
                     inputmode="numeric"
                     maxlength="3"
                     value={unused ?? String(view.unused_min)}
                     oninput={(event) => (unused = event.currentTarget.value)}
-                /> minutes without a touch</label
+                />
+                {texts.minutesWithoutATouch}</label
             >
-            {#if unused !== null}<button class="btn">Set</button>{/if}
+            {#if unused !== null}<button class="btn">{texts.setWord}</button>{/if}
         </form>
         <ul class="mt-3">
             {#each view.tablets as one (one.id)}
                 <li class="flex flex-wrap items-center justify-between gap-2">
                     <span>{one.name}{one.this ? ', this one' : ''}, since {when(one.since_ms, view.now_ms)}</span>
                     <button class="btn btn-ghost" onclick={() => void said(ask('DELETE', `/tablets/${String(one.id)}`))}
-                        >Trust it no more<span class="sr-only">: {one.name}</span></button
+                        >{texts.trustItNoMore}<span class="sr-only">: {one.name}</span></button
                     >
                 </li>
             {:else}<li>None yet.</li>{/each}
         </ul>
         {#if !trusted}
             <form onsubmit={(event) => void trust(event)} class="mt-3 grid gap-3">
-                <label class="label-text">This one is called <input class="input w-full" maxlength="60" bind:value={tablet} /></label>
-                <button class="btn" disabled={tablet.trim() === ''}>Trust this tablet</button>
+                <label class="label-text">{texts.thisOneIsCalled} <input class="input w-full" maxlength="60" bind:value={tablet} /></label>
+                <button class="btn" disabled={tablet.trim() === ''}>{texts.trustThisTablet}</button>
             </form>
         {/if}
-        <h2 class="mt-8 text-2xl">Programs</h2>
+        <h2 class="mt-8 text-2xl">{texts.programs}</h2>
         <p>What asks for figures, or subscribes to the day, comes in with a token of its own. It is shown once.</p>
         <ul class="mt-3">
             {#each view.programs as one (one.id)}
@@ -160,7 +154,7 @@
                             : `, last ${when(one.used_ms, view.now_ms)}`}</span
                     >
                     <button class="btn btn-ghost" onclick={() => void said(ask('DELETE', `/people/tokens/${String(one.id)}`))}
-                        >Let it go<span class="sr-only">: {one.name}</span></button
+                        >{texts.letItGo}<span class="sr-only">: {one.name}</span></button
                     >
                 </li>
             {/each}
@@ -174,15 +168,15 @@
             </p>
         {/if}
         <form onsubmit={(event) => void comesIn(event)} class="mt-3 grid gap-3">
-            <label class="label-text">It is called <input class="input w-full" maxlength="60" bind:value={program} /></label>
+            <label class="label-text">{texts.itIsCalled} <input class="input w-full" maxlength="60" bind:value={program} /></label>
             <label class="label-text"
-                >And comes for
+                >{texts.andComesFor}
                 <select class="select w-full" bind:value={purpose}>
-                    <option value="day">the day, as a calendar</option>
-                    <option value="reckon">figures, over the interface</option>
+                    <option value="day">{texts.theDayAsACalendar}</option>
+                    <option value="reckon">{texts.figuresOverTheInterface}</option>
                 </select></label
             >
-            <button class="btn" disabled={program.trim() === ''}>Make a token</button>
+            <button class="btn" disabled={program.trim() === ''}>{texts.makeAToken}</button>
         </form>
     </div>
 </section>
@@ -190,7 +184,7 @@
 <Decided {decided} />
 
 {#if gone.length > 0}
-    <h2 class="mt-8 text-2xl">Left</h2>
+    <h2 class="mt-8 text-2xl">{texts.left}</h2>
     <ul class="people">
         {#each gone as one (one.id)}
             <OnePerson {one} {roles} me={view.me} {said} />

@@ -2,6 +2,7 @@
     /** Coming in by name and passphrase; at a trusted tablet with a tap and a PIN. */
     import { page, router } from '@inertiajs/svelte';
     import HandsPicker from '../../parts/HandsPicker.svelte';
+    import * as texts from './texts';
 
     let {
         known,
@@ -36,7 +37,7 @@
 <svelte:head><title>Come in · Apalos</title></svelte:head>
 
 <section class="mx-auto max-w-md">
-    <h1 class="text-4xl">Come in</h1>
+    <h1 class="text-4xl">{texts.comeIn}</h1>
     {#if !known}
         <p class="mt-4">
             This bench has no people yet. Whoever answers for the shop opens the link that was printed where it was started; on that machine <code
@@ -45,19 +46,20 @@
         </p>
     {:else}
         {#if tablet !== null}
-            <h2 class="mt-6 mb-2 text-2xl">Whose hands?</h2>
+            <h2 class="mt-6 mb-2 text-2xl">{texts.whoseHands}</h2>
             <HandsPicker taken={() => router.visit(to)} />
-            <h2 class="mt-8 mb-2 text-2xl">Or with a passphrase</h2>
+            <h2 class="mt-8 mb-2 text-2xl">{texts.orWithAPassphrase}</h2>
         {/if}
         <form onsubmit={come} class="mt-4 grid gap-3">
             {#if shop !== null}
                 <label class="label-text"
-                    >Shop <input class="input w-full" autocomplete="organization" autocapitalize="off" bind:value={called} /></label
+                    >{texts.shop} <input class="input w-full" autocomplete="organization" autocapitalize="off" bind:value={called} /></label
                 >
                 <p class="-mt-2 text-sm">This server keeps several: type what yours is called at the door.</p>
             {/if}
             <label class="label-text"
-                >Name <input
+                >{texts.nameWord}
+                <input
                     class="input w-full"
                     autocomplete="username"
                     bind:value={name}
@@ -66,12 +68,13 @@
                 /></label
             >
             <label class="label-text"
-                >Passphrase <input class="input w-full" type="password" autocomplete="current-password" bind:value={passphrase} /></label
+                >{texts.passphrase}
+                <input class="input w-full" type="password" autocomplete="current-password" bind:value={passphrase} /></label
             >
             <p id="in-wrong" role="alert" class="font-bold text-error">{wrong}</p>
             <button
                 class="btn btn-primary"
-                disabled={busy || (shop !== null && called.trim() === '') || name.trim() === '' || passphrase === ''}>Come in</button
+                disabled={busy || (shop !== null && called.trim() === '') || name.trim() === '' || passphrase === ''}>{texts.comeIn}</button
             >
         </form>
     {/if}

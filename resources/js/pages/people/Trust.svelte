@@ -1,6 +1,7 @@
 <script lang="ts">
     /** Four pictures: how a tablet comes to trust the bench. */
     import { qr } from '../../lib/qr';
+    import * as texts from './texts';
 
     let { address, here, safe, own, mark }: { address: string; here: string; safe: boolean; own: boolean; mark: string | null } = $props();
     const code = $derived(qr(mark === null ? address : `${here}/trust`));
@@ -8,22 +9,22 @@
 
 <svelte:head><title>Trust · Apalos</title></svelte:head>
 
-<h1 class="mt-6 text-4xl">{safe ? 'This tablet trusts the bench' : 'Before this tablet works at the bench'}</h1>
+<h1 class="mt-6 text-4xl">{safe ? texts.thisTabletTrustsTheBench : texts.beforeThisTabletWorksAtThe}</h1>
 {#if safe}
     <p class="mt-2 max-w-prose">
         It was opened safely. From its browser’s menu put it on the home screen: then it opens without the network as well, as it stood
         last.
     </p>
-    <p class="mt-4"><a class="btn btn-primary" href="/">To the bench</a></p>
+    <p class="mt-4"><a class="btn btn-primary" href="/">{texts.toTheBench}</a></p>
 {:else if own}
     <p class="mt-2 max-w-prose">This is the bench computer itself: it needs none of this. Open this page on the tablet.</p>
-    <p class="mt-4"><a class="btn btn-primary" href="/">To the bench</a></p>
+    <p class="mt-4"><a class="btn btn-primary" href="/">{texts.toTheBench}</a></p>
 {:else if !address.startsWith('https:')}
     <p class="mt-2 max-w-prose">
         This bench is served without a safe address. It works; but a tablet keeps no pages for when the network goes, and opens neither its
         camera nor a scale.
     </p>
-    <p class="mt-4"><a class="btn btn-primary" href="/">To the bench</a></p>
+    <p class="mt-4"><a class="btn btn-primary" href="/">{texts.toTheBench}</a></p>
 {:else if mark === null}
     <p class="mt-2 max-w-prose">Open it at its safe address; nothing has to be taken in here for that.</p>
     <p class="mt-4"><a class="btn btn-primary" href={address}>{address}</a></p>
@@ -41,9 +42,9 @@
                     class="ink"
                 /><path d="M78 40h26m-8-8 8 8-8 8" class="line" /></svg
             >
-            <h2>Take this page along</h2>
+            <h2>{texts.takeThisPageAlong}</h2>
             <p>On a phone or tablet point its camera at the code below, or type <b class="address">{here}/trust</b>.</p>
-            <svg class="code" viewBox="0 0 {code.size} {code.size}" role="img" aria-label="Code of {here}/trust"
+            <svg class="code" viewBox="0 0 {code.size} {code.size}" role="img" aria-label={texts.codeOfTrust(here)}
                 ><rect width={code.size} height={code.size} fill="#fff" /><path d={code.path} fill="#000" /></svg
             >
         </li>
@@ -56,8 +57,8 @@
                     class="seal"
                 /><path d="M54 58l-3 14 10-5 10 5-3-14" class="seal" /><path d="M48 32h26" class="line" /></svg
             >
-            <h2>Take its certificate in</h2>
-            <p><a class="btn btn-primary" href="/authority.crt" download>Take the certificate</a></p>
+            <h2>{texts.takeItsCertificateIn}</h2>
+            <p><a class="btn btn-primary" href="/authority.crt" download>{texts.takeTheCertificate}</a></p>
             <p class="quiet">Its mark begins <span class="fig">{mark}</span>; the bench computer prints the same when it starts.</p>
         </li>
         <li>
@@ -67,7 +68,7 @@
                     class="tick"
                 /></svg
             >
-            <h2>Say that you trust it</h2>
+            <h2>{texts.sayThatYouTrustIt}</h2>
             <p>
                 <b>Android</b>: Settings, Security, Install a certificate, CA certificate. <b>iPad, iPhone</b>: Settings, Profile
                 downloaded, Install; then General, About, Certificate trust settings, switch it on. <b>Computer</b>: in the browser’s
@@ -81,7 +82,7 @@
                     class="line"
                 /><rect x="49" y="42" width="22" height="14" rx="2" class="seal" /></svg
             >
-            <h2>Open it safely</h2>
+            <h2>{texts.openItSafely}</h2>
             <p><a class="btn" href={address}>{address}</a></p>
             <p class="quiet">From there put it on the home screen.</p>
         </li>

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** The first of a shop, or an owner who comes back: a name, a passphrase, and a PIN for the bench. */
     import { page, router } from '@inertiajs/svelte';
+    import * as texts from './texts';
 
     let { good, secret }: { good: boolean; secret: string } = $props();
 
@@ -19,7 +20,7 @@
 <svelte:head><title>Welcome · Apalos</title></svelte:head>
 
 <section class="mx-auto max-w-md">
-    <h1 class="text-4xl">You answer for this shop</h1>
+    <h1 class="text-4xl">{texts.youAnswerForThisShop}</h1>
     {#if !good}
         <p class="mt-4" role="alert">
             This link was used, or is older than a day. On the bench computer <code>bin/workshop owner</code> gives a new one.
@@ -28,30 +29,20 @@
         <p class="mt-2">From now on whoever comes over the network says who they are. Others you write down under People.</p>
         <form onsubmit={begin} class="mt-4 grid gap-3">
             <label class="label-text"
-                >Your name <input class="input w-full" autocomplete="username" maxlength="40" bind:value={name} /></label
+                >{texts.yourName} <input class="input w-full" autocomplete="username" maxlength="40" bind:value={name} /></label
             >
             <p role="alert" class="font-bold text-error">{wrong.name ?? ''}</p>
             <label class="label-text"
-                >A passphrase, ten letters or more: three words do <input
-                    class="input w-full"
-                    type="password"
-                    autocomplete="new-password"
-                    bind:value={passphrase}
-                /></label
+                >{texts.aPassphraseTenLettersOrMore}
+                <input class="input w-full" type="password" autocomplete="new-password" bind:value={passphrase} /></label
             >
             <p role="alert" class="font-bold text-error">{wrong.passphrase ?? ''}</p>
             <label class="label-text"
-                >A PIN for the bench, 4 to 8 figures <input
-                    class="input w-full"
-                    type="password"
-                    inputmode="numeric"
-                    autocomplete="off"
-                    maxlength="8"
-                    bind:value={pin}
-                /></label
+                >{texts.aPinForTheBench4}
+                <input class="input w-full" type="password" inputmode="numeric" autocomplete="off" maxlength="8" bind:value={pin} /></label
             >
             <p role="alert" class="font-bold text-error">{wrong.pin ?? ''}</p>
-            <button class="btn btn-primary" disabled={busy || name.trim() === '' || passphrase === ''}>Begin</button>
+            <button class="btn btn-primary" disabled={busy || name.trim() === '' || passphrase === ''}>{texts.begin}</button>
         </form>
     {/if}
 </section>

@@ -5,6 +5,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import type { PlanItView } from '../../types/server';
     import type { Question } from './question';
+    import * as texts from './texts';
 
     type Props = { plan: PlanItView; said: Question; at: (field: string) => string | null; onchange: () => void };
     let { plan, said, at, onchange }: Props = $props();
@@ -34,29 +35,35 @@
     }
 </script>
 
-<form class="grid content-start gap-3" oninput={onchange} onsubmit={(event) => event.preventDefault()} aria-label="The piece" novalidate>
+<form
+    class="grid content-start gap-3"
+    oninput={onchange}
+    onsubmit={(event) => event.preventDefault()}
+    aria-label={texts.thePiece}
+    novalidate
+>
     <div class="two">
-        <Measure label="How many" kind="plain" bind:value={said.count} error={at('casts.count')} {onchange} />
-        <TextLine label="Wanted by" fig type="date" bind:value={said.ready_on} error={at('casts.ready_on')} {onchange} />
+        <Measure label={texts.howMany} kind="plain" bind:value={said.count} error={at('casts.count')} {onchange} />
+        <TextLine label={texts.wantedBy} fig type="date" bind:value={said.ready_on} error={at('casts.ready_on')} {onchange} />
     </div>
-    <Choice label="Cast in" bind:value={said.cast} error={at('casts.family')} {onchange}>
-        <optgroup label="of the shelf"
+    <Choice label={texts.castIn} bind:value={said.cast} error={at('casts.family')} {onchange}>
+        <optgroup label={texts.ofTheShelf}
             >{#each plan.bases as base (base.code)}<option value={base.code}>{base.name}</option>{/each}</optgroup
         >
-        <optgroup label="any of a family"
+        <optgroup label={texts.anyOfAFamily}
             >{#each Object.entries(plan.families) as [id, name] (id)}<option value="family:{id}">{name}</option>{/each}</optgroup
         >
     </Choice>
     <details open={wide} class="grid gap-3">
-        <summary class="cursor-pointer py-2 font-bold">The piece, and what there is to make it with</summary>
+        <summary class="cursor-pointer py-2 font-bold">{texts.thePieceAndWhatThereIs}</summary>
         <div class="mt-2 grid gap-3">
             <div class="three">
-                <Measure label="Length" kind="length" bind:value={said.l} error={at('piece.size_mm.l')} {onchange} />
-                <Measure label="Width" kind="length" bind:value={said.w} error={at('piece.size_mm.w')} {onchange} />
-                <Measure label="Height" kind="length" bind:value={said.h} error={at('piece.size_mm.h')} {onchange} />
-                <Measure label="It takes" kind="volume" bind:value={said.volume_ml} error={at('piece.volume_ml')} {onchange} />
-                <Measure label="Thinnest" kind="length" bind:value={said.thinnest_mm} error={at('piece.thinnest_mm')} {onchange} />
-                <Measure label="Stretch" kind="percent" bind:value={said.stretch_pct} error={at('piece.stretch_pct')} {onchange} />
+                <Measure label={texts.length} kind="length" bind:value={said.l} error={at('piece.size_mm.l')} {onchange} />
+                <Measure label={texts.width} kind="length" bind:value={said.w} error={at('piece.size_mm.w')} {onchange} />
+                <Measure label={texts.height} kind="length" bind:value={said.h} error={at('piece.size_mm.h')} {onchange} />
+                <Measure label={texts.itTakes} kind="volume" bind:value={said.volume_ml} error={at('piece.volume_ml')} {onchange} />
+                <Measure label={texts.thinnest} kind="length" bind:value={said.thinnest_mm} error={at('piece.thinnest_mm')} {onchange} />
+                <Measure label={texts.stretch} kind="percent" bind:value={said.stretch_pct} error={at('piece.stretch_pct')} {onchange} />
             </div>
             {#if plan.studied !== null}<p class="quiet text-sm">
                     As <a class="link" href="/study/{plan.studied.model}">{plan.studied.name}</a> was studied.
@@ -90,15 +97,20 @@
                     >
                 {/each}
                 <label class="flex min-h-11 items-center gap-2"
-                    ><input type="checkbox" class="checkbox" bind:checked={said.may_be_lost} {onchange} />The original may be lost</label
+                    ><input
+                        type="checkbox"
+                        class="checkbox"
+                        bind:checked={said.may_be_lost}
+                        {onchange}
+                    />{texts.theOriginalMayBeLost}</label
                 >
             </div>
-            <Measure label="Bought in it would cost, a piece" kind="plain" bind:value={said.buy_in} error={at('buy_in')} {onchange} />
-            <Choice label="The original is of" bind:value={said.surface} {onchange}
+            <Measure label={texts.boughtInItWouldCostA} kind="plain" bind:value={said.buy_in} error={at('buy_in')} {onchange} />
+            <Choice label={texts.theOriginalIsOf} bind:value={said.surface} {onchange}
                 >{#each Object.entries(plan.surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}</Choice
             >
             <fieldset>
-                <legend class="quiet text-sm">There is a</legend>
+                <legend class="quiet text-sm">{texts.thereIsA}</legend>
                 <div class="flex flex-wrap gap-x-5 gap-y-2">
                     {#each gear as [key, label] (key)}
                         <label class="flex min-h-11 items-center gap-2"
@@ -108,7 +120,7 @@
                 </div>
             </fieldset>
             <fieldset>
-                <legend class="quiet text-sm">Moulds may be made of</legend>
+                <legend class="quiet text-sm">{texts.mouldsMayBeMadeOf}</legend>
                 <div class="flex flex-wrap gap-1">
                     {#each moulds as base (base.code)}
                         {@const on = said.shelf?.includes(base.code) ?? true}

@@ -14,6 +14,7 @@
     import WayCard from './WayCard.svelte';
     import WhyNot from './WhyNot.svelte';
     import { asked, proposed } from './question';
+    import * as texts from './texts';
 
     const PAUSE_MS = 250;
     const BUSY_MS = 2000;
@@ -123,7 +124,7 @@
 <svelte:head><title>Plan it: {plan.job.name} · Apalos</title></svelte:head>
 
 <div class="flex flex-wrap items-baseline gap-x-3">
-    <h1 class="text-3xl">Plan it</h1>
+    <h1 class="text-3xl">{texts.planIt}</h1>
     <p class="quiet">
         How <a class="link" href="/jobs/{plan.job.id}">{plan.job.name}</a> comes about, what it costs, what can go wrong
     </p>
@@ -133,13 +134,13 @@
     <aside>
         <Piece {plan} {said} {at} onchange={soon} />
     </aside>
-    <section aria-label="Ways, beside each other" aria-busy={asking} class:stale={!fresh}>
+    <section aria-label={texts.waysBesideEachOther} aria-busy={asking} class:stale={!fresh}>
         <Wrong says={elsewhere ? (wrong?.message ?? null) : null} />
         {#if answer !== null}
             <Warnings warnings={answer.warnings} />
             {#if ways.length > 0}
                 <fieldset class="sliders">
-                    <legend class="sr-only">What matters</legend>
+                    <legend class="sr-only">{texts.whatMatters}</legend>
                     {#each sliders as [key, label] (key)}
                         <label class="label-text"
                             >{label}
@@ -163,19 +164,19 @@
                 </div>
                 {#if ways.length > SHOWN}<p class="mt-3">
                         <button class="btn btn-ghost" aria-expanded={all} onclick={() => (all = !all)}
-                            >{all ? 'Only the first four' : `${String(ways.length - SHOWN)} more that nothing beats`}</button
+                            >{all ? texts.onlyTheFirstFour : texts.moreThatNothingBeats(ways.length - SHOWN)}</button
                         >
                     </p>{/if}
             {/if}
             {#if answer.ask.length > 0}
-                <h2 class="mt-6 text-xl">What would narrow it most</h2>
+                <h2 class="mt-6 text-xl">{texts.whatWouldNarrowItMost}</h2>
                 <ul class="mt-1 grid gap-1">
                     {#each answer.ask as one (one.about)}<li>
                             {one.question} <span class="quiet">moves the best by {Math.round(100 * one.narrows)} %</span>
                         </li>{/each}
                 </ul>
             {/if}
-            <h2 class="mt-6 text-xl">Why not …?</h2>
+            <h2 class="mt-6 text-xl">{texts.whyNot}</h2>
             <WhyNot
                 {plan}
                 cast={said.cast}
@@ -198,7 +199,7 @@
                 </div>{/if}
             {#if answer.left_out.length > 0}
                 <details class="mt-6">
-                    <summary class="cursor-pointer">What cannot be, and why ({answer.left_out.length})</summary>
+                    <summary class="cursor-pointer">{texts.whatCannotBeAndWhy(answer.left_out.length)}</summary>
                     <ul class="mt-2 grid gap-1">
                         {#each answer.left_out as out, i (i)}<li><b>{out.what}</b> {out.why}</li>{/each}
                     </ul>

@@ -6,6 +6,7 @@
     import { dayInWords, shortDate } from '../../lib/when';
     import Craft from '../../parts/Craft.svelte';
     import WayLine from './WayLine.svelte';
+    import * as texts from './texts';
 
     type Props = {
         way: Way;
@@ -89,13 +90,13 @@
             {#each way.line as step, i (i)}<li><span class="quiet">{dayInWords(step.from_ms)}</span> {step.name}</li>{/each}
         </ol>
         {#if onwithout !== undefined && way.base !== null && way.rack === null}
-            <button class="btn btn-sm" onclick={() => onwithout(way.base ?? '')}>Without {way.rubber}</button>
+            <button class="btn btn-sm" onclick={() => onwithout(way.base ?? '')}>{texts.without(way.rubber ?? '')}</button>
         {/if}
     {/if}
     <p class="first"><Craft text={way.first} /></p>
     <p class="flex flex-wrap gap-2">
-        {#if way.kind !== 'bought-in'}<button class="btn btn-primary" disabled={busy} onclick={ontake}>Take it</button>{/if}
-        <button class="btn btn-ghost" aria-expanded={open} onclick={() => (open = !open)}>{open ? 'Less' : 'All of it'}</button>
+        {#if way.kind !== 'bought-in'}<button class="btn btn-primary" disabled={busy} onclick={ontake}>{texts.takeIt}</button>{/if}
+        <button class="btn btn-ghost" aria-expanded={open} onclick={() => (open = !open)}>{open ? texts.less : texts.allOfIt}</button>
     </p>
 </article>
 

@@ -10,6 +10,7 @@
     import Warnings from '../../parts/Warnings.svelte';
     import Working from '../../parts/Working.svelte';
     import Wrong from '../../parts/Wrong.svelte';
+    import * as texts from './texts';
 
     let {
         live,
@@ -84,21 +85,21 @@
             {#if weighOnly}<p class="mt-1 text-sm">Weigh it: its sheet does not allow cups and marks.</p>{/if}
             <dl class="times">
                 {#if mix.pot_life_min !== null}<div>
-                        <dt>pours for</dt>
+                        <dt>{texts.poursFor}</dt>
                         <dd class="fig">{minutes(mix.pot_life_min)}</dd>
                     </div>{/if}
                 {#if mix.usable_min !== null}<div>
-                        <dt>left to pour</dt>
+                        <dt>{texts.leftToPour}</dt>
                         <dd class="fig">{minutes(mix.usable_min)}</dd>
                     </div>{/if}
                 {#if cure?.demould_min !== undefined}<div>
-                        <dt>open at</dt>
+                        <dt>{texts.openAt}</dt>
                         <dd class="fig">
                             {when(bench.now + cure.demould_min.likely * 60_000, bench.now)}, in {minutes(cure.demould_min.likely)}
                         </dd>
                     </div>{/if}
                 {#if live.answer.hardness !== null}<div>
-                        <dt>will read about</dt>
+                        <dt>{texts.willReadAbout}</dt>
                         <dd class="fig" data-testid="hardness">
                             <a class="link inline-block" href="/swatches?base={live.sheet.formula.base}&pour={pourId}"
                                 >{live.answer.hardness}</a
@@ -106,7 +107,7 @@
                         </dd>
                     </div>{/if}
                 {#if mix.limit !== null && mix.batches.length > 1}<div>
-                        <dt>a cup is limited by</dt>
+                        <dt>{texts.aCupIsLimitedBy}</dt>
                         <dd>{limits[mix.limit]}</dd>
                     </div>{/if}
             </dl>

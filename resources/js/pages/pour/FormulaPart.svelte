@@ -4,6 +4,7 @@
     import RecipeEditor from '../../parts/RecipeEditor.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import type { PourSheetView } from '../../types/server';
+    import * as texts from './texts';
 
     let { live, pour }: { live: LiveSheet; pour: PourSheetView } = $props();
 
@@ -47,11 +48,11 @@
 <div class="grid gap-3">
     {#if pour.formulas.length > 0}
         <div class="pick">
-            <Choice label="Start from what was poured before" bind:value={earlier}>
-                <option value="">choose …</option>
+            <Choice label={texts.startFromWhatWasPouredBefore} bind:value={earlier}>
+                <option value="">{texts.choose}</option>
                 {#each pour.formulas as f (f.id)}<option value={String(f.id)}>{f.name} · {f.number}</option>{/each}
             </Choice>
-            <button type="button" class="btn" disabled={earlier === ''} onclick={take}>Take it</button>
+            <button type="button" class="btn" disabled={earlier === ''} onclick={take}>{texts.takeIt}</button>
         </div>
     {/if}
     <RecipeEditor
@@ -70,7 +71,7 @@
         </p>
     {/if}
     <TextLine
-        label="Keep this formula as"
+        label={texts.keepThisFormulaAs}
         placeholder="{pour.job}, {pour.impression}"
         bind:value={live.sheet.formula_name}
         oninput={() => live.changed()}

@@ -3,6 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
     import Field from './Field.svelte';
+    import * as texts from './texts';
 
     /** `heated`: heat does what stirring and a vacuum would. */
     let { live, vacuum, heated = false }: { live: LiveSheet; vacuum: string; heated?: boolean } = $props();
@@ -27,7 +28,7 @@
 
 <div class="grid gap-3">
     {#if cups.length > 0 && vessel !== null}
-        <div class="flex flex-wrap gap-1" role="group" aria-label="Your cups">
+        <div class="flex flex-wrap gap-1" role="group" aria-label={texts.yourCups}>
             {#each cups as cup (cup.ml)}<button
                     type="button"
                     class="chip"
@@ -41,36 +42,30 @@
             </p>{:else if wanted !== null && fits === null}<p class="quiet text-sm">None of yours holds it all at once.</p>{/if}
     {/if}
     <div class="three">
-        <Field {live} path="plan.vessel.capacity_ml" label="Cup holds" kind="fluid" onset={() => (live.sheet.cup = 'hand')} />
-        <Field {live} path="plan.vessel.tare_g" label="Cup weighs" kind="mass" />
-        <Field {live} path="plan.pour_g_per_min" label="You pour" kind="rate" />
+        <Field {live} path="plan.vessel.capacity_ml" label={texts.cupHolds} kind="fluid" onset={() => (live.sheet.cup = 'hand')} />
+        <Field {live} path="plan.vessel.tare_g" label={texts.cupWeighs} kind="mass" />
+        <Field {live} path="plan.pour_g_per_min" label={texts.youPour} kind="rate" />
     </div>
     <div class="three">
-        <Field {live} path="plan.scale.division_g" label="Scale steps" kind="mass" />
-        <Field {live} path="plan.scale.capacity_g" label="Scale carries" kind="mass" />
-        {#if !heated}<Field {live} path="plan.mix_min" label="Mixing" kind="minutes" />{/if}
+        <Field {live} path="plan.scale.division_g" label={texts.scaleSteps} kind="mass" />
+        <Field {live} path="plan.scale.capacity_g" label={texts.scaleCarries} kind="mass" />
+        {#if !heated}<Field {live} path="plan.mix_min" label={texts.mixing} kind="minutes" />{/if}
     </div>
     {#if heated}
-        <Field
-            {live}
-            path="plan.thickest_mm"
-            label="Thickest place of the piece"
-            kind="length"
-            hint="it cools by that; left open, as on its sheet"
-        />
+        <Field {live} path="plan.thickest_mm" label={texts.thickestPlaceOfThePiece} kind="length" hint={texts.itCoolsByThatLeftOpen} />
         <p class="quiet text-sm">Weighed up cold; its clock counts from the heat.</p>
     {:else if vessel !== null}
         {#if vacuum !== 'never' || vessel.degas}<label class="flex items-center gap-2">
                 <input type="checkbox" class="checkbox" bind:checked={vessel.degas} onchange={() => live.changed()} />
-                <span>Draw the air out under vacuum</span>
+                <span>{texts.deAirItUnderVacuum}</span>
             </label>{/if}
         {#if vessel.degas && vacuum === 'never'}<p class="text-sm font-bold text-error" role="alert">
                 This base must not see a vacuum: it sets, or boils, while it still foams. Leave it out.
             </p>{/if}
         {#if vessel.degas}
             <div class="three">
-                <Field {live} path="plan.degas_min" label="De-airing" kind="minutes" />
-                <Field {live} path="plan.vessel.rise_factor" label="Rises to … times" kind="plain" />
+                <Field {live} path="plan.degas_min" label={texts.deAiring} kind="minutes" />
+                <Field {live} path="plan.vessel.rise_factor" label={texts.risesToTimes} kind="plain" />
             </div>
         {/if}
     {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import OnPaper from '../../parts/OnPaper.svelte';
     import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
     import { MediaQuery } from 'svelte/reactivity';
@@ -17,6 +18,7 @@
     import FormulaPart from './FormulaPart.svelte';
     import PlanPart from './PlanPart.svelte';
     import VolumePart from './VolumePart.svelte';
+    import * as texts from './texts';
 
     let { pour, reckoning }: { pour: PourSheetView; reckoning: ReckoningView } = $props();
 
@@ -137,12 +139,12 @@
     <h1 class="text-3xl">{pour.impression}</h1>
     <p class="quiet">
         for <a class="link" href="/jobs/{pour.job_id}">{pour.job}</a>{#if pour.build !== null}, in
-            <a class="link" href="/builds/{pour.build.id}">its build</a>{/if}
+            <a class="link" href="/builds/{pour.build.id}">{texts.itsBuild}</a>{/if}
     </p>
 </div>
 
 {#if pour.build !== null && (pour.build.follows.length > 0 || pour.build.by_hand.length > 0)}
-    <ul class="mt-1 max-w-prose" aria-label="This sheet and its plan">
+    <ul class="mt-1 max-w-prose" aria-label={texts.thisSheetAndItsPlan}>
         {#each pour.build.follows as says (says)}<li>{says}</li>{/each}
         {#each pour.build.by_hand as says (says)}<li><b>{says}</b></li>{/each}
     </ul>
@@ -159,19 +161,19 @@
 
 <div class="sheet">
     <section aria-labelledby="part-volume">
-        <h2 id="part-volume"><span class="fig">1</span> How much rubber</h2>
+        <h2 id="part-volume"><span class="fig">1</span> {texts.howMuchRubber}</h2>
         <VolumePart {live} learnt={pour.learnt} took={pour.took} studied={pour.studied} />
     </section>
     <section aria-labelledby="part-formula">
-        <h2 id="part-formula"><span class="fig">2</span> Formula</h2>
+        <h2 id="part-formula"><span class="fig">2</span> {texts.formula}</h2>
         <FormulaPart {live} {pour} />
     </section>
     <section aria-labelledby="part-plan" class="plan">
-        <h2 id="part-plan"><span class="fig">3</span> Cup, scale, minutes</h2>
+        <h2 id="part-plan"><span class="fig">3</span> {texts.cupScaleMinutes}</h2>
         <PlanPart {live} vacuum={base?.vacuum ?? 'optional'} heated={base?.heated === true} />
     </section>
     <section aria-labelledby="part-answer" class="card-paper result">
-        <h2 id="part-answer" class="sr-only">What to weigh</h2>
+        <h2 id="part-answer" class="sr-only">{texts.whatToWeigh}</h2>
         <Answer
             {live}
             pourId={pour.id}
@@ -186,7 +188,7 @@
                     onsay={(reason) => void start(reason)}
                     onleave={() => (leftEarly = early)}
                 />
-                {#if pour.build?.coat}<p class="fingers" aria-label="Touch “{pour.build.coat.name}”">
+                {#if pour.build?.coat}<p class="fingers" aria-label={texts.touch(pour.build.coat.name)}>
                         {#each fingers as [finger, word, means] (finger)}<button class="btn" onclick={() => void touch(finger)}
                                 ><b>{word}</b> {means}</button
                             >{/each}
@@ -203,14 +205,15 @@
             <button
                 class="in-sheet btn btn-primary big w-full"
                 disabled={!live.answer.pourable || starting || live.clash !== null}
-                onclick={() => void start()}>Gear on, start the pour <kbd class="kbd kbd-sm text-base-content">s</kbd></button
+                onclick={() => void start()}>{texts.gearOnStartThePour} <kbd class="kbd kbd-sm text-base-content">s</kbd></button
             >
         </Answer>
     </section>
 </div>
-<p class="mt-6">
+<p class="mt-6 flex flex-wrap items-center gap-4">
+    {#if live.answer.pourable}<OnPaper what="pours/{pour.id}" words="Batch card" />{/if}
     <button class="link quiet" onclick={() => router.delete(`/pours/${String(pour.id)}?edition=${String(live.edition)}`)}
-        >Throw this plan away</button
+        >{texts.throwThisPlanAway}</button
     >
 </p>
 {#if phone.current}
@@ -222,13 +225,13 @@
                 in
                 {live.answer.mix.batches.length === 1 ? 'one cup' : `${String(live.answer.mix.batches.length)} cups`}{:else}Not complete yet{/if}
         </p>
-        {#if live.clash !== null}<button class="btn btn-primary big" onclick={() => show('.clash')}>Look at both</button
-            >{:else if refusal !== null}<button class="btn btn-primary big" onclick={() => show('.result')}>Show me</button
+        {#if live.clash !== null}<button class="btn btn-primary big" onclick={() => show('.clash')}>{texts.lookAtBoth}</button
+            >{:else if refusal !== null}<button class="btn btn-primary big" onclick={() => show('.result')}>{texts.showMe}</button
             >{:else if lacks !== null}<button
                 class="btn btn-primary big"
-                onclick={() => show('.sheet [aria-invalid="true"], .sheet [data-missing], .result')}>Show me</button
+                onclick={() => show('.sheet [aria-invalid="true"], .sheet [data-missing], .result')}>{texts.showMe}</button
             >{:else}<button class="btn btn-primary big" disabled={!live.answer.pourable || starting} onclick={() => void start()}
-                >Gear on, start the pour</button
+                >{texts.gearOnStartThePour}</button
             >{/if}
     </div>
 {/if}

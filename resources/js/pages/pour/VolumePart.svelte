@@ -5,6 +5,7 @@
     import Choice from '../../parts/Choice.svelte';
     import type { PourSheetView } from '../../types/server';
     import Field from './Field.svelte';
+    import * as texts from './texts';
 
     type Props = {
         live: LiveSheet;
@@ -124,7 +125,7 @@
 </script>
 
 <fieldset class="methods">
-    <legend class="sr-only">How is the volume known?</legend>
+    <legend class="sr-only">{texts.howIsTheVolumeKnown}</legend>
     {#each methods as m (m.id)}
         <label class="chip" class:on={method === m.id}
             ><input
@@ -141,19 +142,19 @@
 {#if typeof live.sheet.carried === 'string'}
     <p class="carried" role="status">
         These measurements are carried over from {live.sheet.carried}.
-        <button type="button" class="btn btn-sm" onclick={measured}>They hold here too</button>
+        <button type="button" class="btn btn-sm" onclick={measured}>{texts.theyHoldHereToo}</button>
     </p>
 {/if}
 {#if took !== null && !(method === 'mass' && live.sheet.target.mass_g === took.grams)}
     <p class="text-sm">
         {took.pours === 1 ? 'The last pour' : `The last ${String(took.pours)} pours`} of it took
         <b class="fig">{measure(took.grams, 'mass', bench.units)}</b>.
-        <button type="button" class="btn btn-sm" onclick={takeLast}>Take as much</button>
+        <button type="button" class="btn btn-sm" onclick={takeLast}>{texts.takeAsMuch}</button>
     </p>
 {/if}
 {#if studied !== null && offers[method] !== undefined}
     <p class="text-sm">
-        {studied.name} was studied. <button type="button" class="btn btn-sm" onclick={takeStudied}>Take {offers[method]}</button>
+        {studied.name} was studied. <button type="button" class="btn btn-sm" onclick={takeStudied}>{texts.take(offers[method])}</button>
     </p>
 {/if}
 <p class="quiet text-sm">{methods.find((m) => m.id === method)?.hint}</p>
@@ -161,39 +162,39 @@
 <div class="grid gap-3">
     {#if method === 'box'}
         <div class="three">
-            <Field {live} path="volume.box.l_mm" label="Length" kind="length" />
-            <Field {live} path="volume.box.w_mm" label="Width" kind="length" />
-            <Field {live} path="volume.box.h_mm" label="Height" kind="length" />
+            <Field {live} path="volume.box.l_mm" label={texts.length} kind="length" />
+            <Field {live} path="volume.box.w_mm" label={texts.width} kind="length" />
+            <Field {live} path="volume.box.h_mm" label={texts.height} kind="length" />
         </div>
     {:else if method === 'cylinder'}
         <div class="three">
-            <Field {live} path="volume.diameter_mm" label="Diameter" kind="length" />
-            <Field {live} path="volume.height_mm" label="Height" kind="length" />
+            <Field {live} path="volume.diameter_mm" label={texts.diameter} kind="length" />
+            <Field {live} path="volume.height_mm" label={texts.height} kind="length" />
         </div>
     {:else if method === 'displacement'}
-        <Field {live} path="volume.poured_back_ml" label="Poured back" kind="fluid" />
+        <Field {live} path="volume.poured_back_ml" label={texts.pouredBack} kind="fluid" />
     {:else if method === 'capacity'}
-        <Field {live} path="volume.capacity_ml" label="It holds" kind="fluid" />
+        <Field {live} path="volume.capacity_ml" label={texts.itHolds} kind="fluid" />
     {:else if method === 'pieces'}
         <div class="three">
-            <Field {live} path="volume.pieces" label="Pieces" kind="plain" />
-            <Field {live} path="volume.each_ml" label="Each takes" kind="fluid" />
-            <Field {live} path="volume.spout_ml" label="Spout of each" kind="fluid" />
+            <Field {live} path="volume.pieces" label={texts.pieces} kind="plain" />
+            <Field {live} path="volume.each_ml" label={texts.eachTakes} kind="fluid" />
+            <Field {live} path="volume.spout_ml" label={texts.spoutOfEach} kind="fluid" />
         </div>
     {:else if method === 'blanket'}
         <div class="three">
-            {#if hasBlanket}<Field {live} path="volume.area_mm2" label="Area under the blanket" kind="area" />
-                <Field {live} path="volume.thickness_mm" label="How thick it lies" kind="length" />{:else}<Field
+            {#if hasBlanket}<Field {live} path="volume.area_mm2" label={texts.areaUnderTheBlanket} kind="area" />
+                <Field {live} path="volume.thickness_mm" label={texts.howThickItLies} kind="length" />{:else}<Field
                     {live}
                     path="volume.clay_ml"
-                    label="Clay pressed into a measure"
+                    label={texts.clayPressedIntoAMeasure}
                     kind="fluid"
                 />{/if}
-            <Field {live} path="volume.pour_up_ml" label="Funnel and vents" kind="volume" />
+            <Field {live} path="volume.pour_up_ml" label={texts.funnelAndVents} kind="volume" />
         </div>
     {:else if method === 'coats'}
-        <Field {live} path="volume.area_mm2" label="Area to cover" kind="area" />
-        {#each coats.keys() as i (i)}<Field {live} path="volume.coats.{i}.thickness_mm" label="Coat {i + 1}" kind="length" />{/each}
+        <Field {live} path="volume.area_mm2" label={texts.areaToCover} kind="area" />
+        {#each coats.keys() as i (i)}<Field {live} path="volume.coats.{i}.thickness_mm" label={texts.coat(i + 1)} kind="length" />{/each}
         <div class="flex gap-2">
             <button
                 type="button"
@@ -201,7 +202,7 @@
                 onclick={() => {
                     coats.push({ thickness_mm: 2 });
                     live.changed();
-                }}>One more coat</button
+                }}>{texts.oneMoreCoat}</button
             >
             {#if coats.length > 1}<button
                     type="button"
@@ -209,32 +210,32 @@
                     onclick={() => {
                         coats.pop();
                         live.changed();
-                    }}>One less</button
+                    }}>{texts.oneLess}</button
                 >{/if}
         </div>
     {:else if method === 'mesh'}
-        <Field {live} path="volume.volume_ml" label="Volume of the mesh" kind="volume" />
+        <Field {live} path="volume.volume_ml" label={texts.volumeOfTheMesh} kind="volume" />
     {:else}
-        <Field {live} path="target.mass_g" label="Mass wanted" kind="mass" />
+        <Field {live} path="target.mass_g" label={texts.massWanted} kind="mass" />
     {/if}
 
     {#if method === 'box' || method === 'cylinder'}
-        <Choice label="What stands in it" value={partBy} onchange={measurePart}>
-            <option value="none">Nothing</option>
-            <option value="outer">A part, by its outer size</option>
-            <option value="displaced">A part, by what it displaces</option>
-            <option value="volume">A part of known volume</option>
+        <Choice label={texts.whatStandsInIt} value={partBy} onchange={measurePart}>
+            <option value="none">{texts.nothing}</option>
+            <option value="outer">{texts.aPartByItsOuterSize}</option>
+            <option value="displaced">{texts.aPartByWhatItDisplaces}</option>
+            <option value="volume">{texts.aPartOfKnownVolume}</option>
         </Choice>
-        {#if partBy === 'volume'}<Field {live} path="volume.part.volume_ml" label="Its volume" kind="volume" />{/if}
-        {#if partBy === 'displaced'}<Field {live} path="volume.part.displaced_ml" label="It displaces" kind="volume" />{/if}
+        {#if partBy === 'volume'}<Field {live} path="volume.part.volume_ml" label={texts.itsVolume} kind="volume" />{/if}
+        {#if partBy === 'displaced'}<Field {live} path="volume.part.displaced_ml" label={texts.itDisplaces} kind="volume" />{/if}
         {#if partBy === 'outer'}
             <div class="three">
-                <Field {live} path="volume.part.l_mm" label="Part length" kind="length" />
-                <Field {live} path="volume.part.w_mm" label="Part width" kind="length" />
-                <Field {live} path="volume.part.h_mm" label="Part height" kind="length" />
+                <Field {live} path="volume.part.l_mm" label={texts.partLength} kind="length" />
+                <Field {live} path="volume.part.w_mm" label={texts.partWidth} kind="length" />
+                <Field {live} path="volume.part.h_mm" label={texts.partHeight} kind="length" />
             </div>
             <Choice
-                label="It is shaped like"
+                label={texts.itIsShapedLike}
                 value={part?.form}
                 onchange={(form) => {
                     if (part !== null && form !== undefined) {
@@ -243,26 +244,29 @@
                     }
                 }}
             >
-                <option value="box">a box</option><option value="cylinder">a cylinder</option><option value="ellipsoid">an egg</option
-                ><option value="sculpted">a sculpture</option>
+                <option value="box">{texts.aBox}</option><option value="cylinder">{texts.aCylinder}</option><option value="ellipsoid"
+                    >{texts.anEgg}</option
+                ><option value="sculpted">{texts.aSculpture}</option>
             </Choice>
         {/if}
     {/if}
 
     <div class="three">
         {#if method === 'mass'}
-            <Field {live} path="target.waste_pct" label="Lost on cups and sticks" kind="percent" />
+            <Field {live} path="target.waste_pct" label={texts.lostOnCupsAndSticks} kind="percent" />
         {:else}
-            <Field {live} path="volume.allowance_pct" label="Cup walls, sprue, overflow" kind="percent" />
+            <Field {live} path="volume.allowance_pct" label={texts.cupWallsSprueOverflow} kind="percent" />
             {#if learnt !== null}
                 <Field
                     {live}
                     path="volume.correction_pct"
-                    label="Correct the measuring by"
+                    label={texts.correctTheMeasuringBy}
                     kind="percent"
-                    hint="{learnt.pours === 1
-                        ? 'the last pour'
-                        : `the last ${String(learnt.pours)} pours`} took, without the allowance, {learnt.pct > 0 ? '+' : ''}{learnt.pct} %"
+                    hint={texts.tookWithoutTheAllowance(
+                        learnt.pours === 1 ? texts.theLastPour : texts.theLastPours(learnt.pours),
+                        learnt.pct > 0 ? '+' : '',
+                        learnt.pct,
+                    )}
                 />
             {/if}
         {/if}

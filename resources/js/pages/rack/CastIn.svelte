@@ -2,13 +2,14 @@
     /** What was cast in a mould, with what release, and how it came out. */
     import { shortDate } from '../../lib/when';
     import type { MouldPageView } from '../../types/server';
+    import * as texts from './texts';
 
     let { mould }: { mould: MouldPageView } = $props();
     const pieces = $derived((mould.tally.good ?? 0) + (mould.tally.usable ?? 0) + (mould.tally.reject ?? 0));
 </script>
 
-<section aria-label="What was cast in it">
-    <h2 class="text-2xl">What was cast in it</h2>
+<section aria-label={texts.whatWasCastInIt}>
+    <h2 class="text-2xl">{texts.whatWasCastInIt}</h2>
     {#if pieces > 0}<p>
             {pieces}
             {pieces === 1 ? 'piece' : 'pieces'}: {mould.tally.good ?? 0} good, {mould.tally.usable ?? 0} usable, {mould.tally.reject ?? 0}

@@ -3,6 +3,7 @@
     import { figure } from '../../lib/units';
     import Warnings from '../../parts/Warnings.svelte';
     import type { MouldPageView } from '../../types/server';
+    import * as texts from './texts';
 
     let { mould }: { mould: MouldPageView } = $props();
     const life = $derived(mould.life);
@@ -11,7 +12,7 @@
 </script>
 
 {#if life !== null}
-    <section class="life" aria-label="How many casts are left">
+    <section class="life" aria-label={texts.howManyCastsAreLeft}>
         <div class="scale" aria-hidden="true">
             <i class="used" style="width:{share(mould.casts)}"></i>
             <i class="sure" style="left:{share(mould.casts)};width:{share(life.left.low)}"></i>
@@ -33,7 +34,7 @@
             </p>
         {/if}
         <p class="quiet text-sm">
-            Usual for this pairing: {mould.usual} casts. {life.rests_on === 0
+            Usual for this pairing: {Math.round(mould.usual)} casts. {life.rests_on === 0
                 ? 'No other mould of yours has told anything yet.'
                 : `${String(life.rests_on)} other moulds of yours are counted in.`}
         </p>

@@ -17,6 +17,7 @@
     import Retire from './Retire.svelte';
     import Told from './Told.svelte';
     import { acts, whys } from './words';
+    import * as texts from './texts';
 
     let { mould: sent }: { mould: MouldPageView } = $props();
     const told = untrack(() => new Tell<MouldPageView>(sent, `/rack/${String(sent.id)}/facts`));
@@ -43,7 +44,7 @@
 
 <svelte:head><title>{mould.name} · Rack · Apalos</title></svelte:head>
 
-<p class="quiet"><a class="link" href="/rack">Rack</a> · <span class="fig">{mould.code}</span></p>
+<p class="quiet"><a class="link" href="/rack">{texts.rack}</a> · <span class="fig">{mould.code}</span></p>
 <div class="flex flex-wrap items-baseline gap-x-4">
     <h1 class="text-4xl">{mould.name}</h1>
     {#if mould.job !== null}<p class="text-lg">
@@ -61,7 +62,7 @@
     <p class="mt-3 border-l-4 border-base-300 pl-3 text-lg">
         Retired {when(mould.retired_ms, bench.now)}: {whys[mould.retired_why ?? ''] ?? ''}. {mould.casts} casts were made in it.
         {#if mould.remade_as !== null}The next of it is <a class="link" href="/rack/{mould.remade_as.id}">M-{mould.remade_as.id}</a>.{/if}
-        <button class="btn btn-sm" onclick={() => void told.tell('returned')}>Bring it back</button>
+        <button class="btn btn-sm" onclick={() => void told.tell('returned')}>{texts.bringItBack}</button>
     </p>
 {:else if mould.life !== null}
     <Life {mould} />
@@ -75,8 +76,8 @@
                 It is filled just now: <a class="link" href="/pours/{mould.filled.pour}/run">{mould.filled.job}, {mould.filled.link}</a>.
             </p>{/if}
         {#if mould.retired_ms === null}
-            <section aria-label="Before the next cast">
-                <h2 class="text-2xl">Before the next cast</h2>
+            <section aria-label={texts.beforeTheNextCast}>
+                <h2 class="text-2xl">{texts.beforeTheNextCast}</h2>
                 <ul class="grid gap-2">
                     {#each mould.wants as want (want.id)}
                         <li class="want">
@@ -84,7 +85,7 @@
                             {#if want.act !== null && want.act !== 'rested'}<button
                                     class="btn"
                                     disabled={told.busy}
-                                    onclick={() => void told.tell('cared', { act: want.act })}>{acts[want.act]} now</button
+                                    onclick={() => void told.tell('cared', { act: want.act })}>{texts.now(acts[want.act] ?? '')}</button
                                 >{/if}
                         </li>
                     {:else}<li class="quiet">
@@ -92,22 +93,22 @@
                         </li>{/each}
                 </ul>
             </section>
-            <section aria-label="Care">
-                <h2 class="text-2xl">Care</h2>
+            <section aria-label={texts.care}>
+                <h2 class="text-2xl">{texts.care}</h2>
                 <p class="flex flex-wrap gap-2">
                     {#each Object.entries(acts) as [id, word] (id)}
                         <button class="btn" disabled={told.busy} onclick={() => void told.tell('cared', { act: id })}
                             >{word}{#if mould.care[id] !== undefined}<small class="quiet"
                                     >{mould.care[id].casts_since === 0
-                                        ? 'since the last cast'
-                                        : `${String(mould.care[id].casts_since)} casts ago`}</small
+                                        ? texts.sinceTheLastCast
+                                        : texts.castsAgo(mould.care[id].casts_since)}</small
                                 >{/if}</button
                         >
                     {/each}
                 </p>
             </section>
-            {#if mould.dry !== null}<section aria-label="Is it dry?">
-                    <h2 class="text-2xl">Is it dry?</h2>
+            {#if mould.dry !== null}<section aria-label={texts.isItDry}>
+                    <h2 class="text-2xl">{texts.isItDry}</h2>
                     <Dryness dry={mould.dry} onweigh={(mass_g) => void told.tell('weighed', { mass_g })} />
                 </section>{/if}
             <Look {told} />
@@ -118,10 +119,10 @@
         {#if mould.photo}<img
                 class="photo"
                 src="/rack/{mould.id}/photo?{mould.facts[0]?.id ?? 0}"
-                alt="{mould.name} as it was photographed last"
+                alt={texts.asItWasPhotographedLast(mould.name)}
             />{/if}
-        <section aria-label="What it is">
-            <h2 class="text-2xl">What it is</h2>
+        <section aria-label={texts.whatItIs}>
+            <h2 class="text-2xl">{texts.whatItIs}</h2>
             <ul class="grid gap-1">
                 {#each mould.parts as part, i (i)}
                     <li class="part">
@@ -132,7 +133,9 @@
                                     href="/pours/{part.pour_id}/run">{part.name}</a
                                 >{/if}
                             <span class="quiet"
-                                >{part.role === 'whole' ? '' : part.role}{part.material === null ? '' : `, ${part.material}`}</span
+                                >{[part.role === 'whole' ? '' : part.role, part.material ?? '']
+                                    .filter((word) => word !== '')
+                                    .join(', ')}</span
                             ></span
                         >
                     </li>
@@ -150,7 +153,7 @@
                                 `/impressions/${String(mould.from?.id)}/gone`,
                                 { gone: mould.from?.gone_ms === null },
                                 { preserveScroll: true },
-                            )}>{mould.from.gone_ms === null ? 'It is gone' : 'It is there'}</button
+                            )}>{mould.from.gone_ms === null ? texts.itIsGone : texts.itIsThere}</button
                     >
                 </p>
             {/if}
@@ -158,7 +161,7 @@
                 {mould.worth === null
                     ? 'What it cost is not known: no price stands in the stores.'
                     : `It cost ${bench.price(Number(mould.worth))} to make.`}
-                <a class="link inline-block leading-7" href="/rack/{mould.id}/cost">What goes into that</a>
+                <a class="link inline-block leading-7" href="/rack/{mould.id}/cost">{texts.whatGoesIntoThat}</a>
             </p>
         </section>
         <form
@@ -168,8 +171,8 @@
                 void put();
             }}
         >
-            <div class="grow"><TextLine label="Where it lies" placeholder="shelf 2, left" maxlength={120} bind:value={place} /></div>
-            <button class="btn" disabled={told.busy}>Put it there</button>
+            <div class="grow"><TextLine label={texts.whereItLies} placeholder={texts.shelf2Left} maxlength={120} bind:value={place} /></div>
+            <button class="btn" disabled={told.busy}>{texts.putItThere}</button>
         </form>
         <form
             class="flex items-end gap-2"
@@ -178,8 +181,8 @@
                 void write();
             }}
         >
-            <div class="grow"><TextLine label="Note" maxlength={2000} bind:value={note} /></div>
-            <button class="btn" disabled={told.busy}>Write it down</button>
+            <div class="grow"><TextLine label={texts.note} maxlength={2000} bind:value={note} /></div>
+            <button class="btn" disabled={told.busy}>{texts.writeItDown}</button>
         </form>
         <form
             class="grid gap-2"
@@ -190,8 +193,8 @@
                 }
             }}
         >
-            <PhotoPick label="A photo of it" onpick={(picked) => (photo = picked)} />
-            {#if photo !== undefined}<button class="btn justify-self-start">Keep the photo</button>{/if}
+            <PhotoPick label={texts.aPhotoOfIt} onpick={(picked) => (photo = picked)} />
+            {#if photo !== undefined}<button class="btn justify-self-start">{texts.keepThePhoto}</button>{/if}
         </form>
         <CodeLabel
             code={mould.code}

@@ -8,6 +8,7 @@
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
+    import * as texts from './texts';
 
     let { bases, surfaces }: { bases: Record<string, string>; surfaces: Record<string, string> } = $props();
     const typed = new Typing<{ name: string; material: string; casting: string; casts: Entry; place: string }>('rack', {
@@ -43,25 +44,27 @@
         event.preventDefault();
         void put();
     }}
-    aria-label="A mould that is there already"
+    aria-label={texts.aMouldThatIsThereAlready}
 >
     <div class="fields">
-        <TextLine label="Called" bind:value={mould.name} error={at('name')} />
-        <Choice label="Made of" bind:value={mould.material} error={at('material')}
-            ><option value="">not said</option>{#each Object.entries(bases) as [code, name] (code)}<option value={code}>{name}</option
-                >{/each}<optgroup label="Printed, machined or bought">
+        <TextLine label={texts.called} bind:value={mould.name} error={at('name')} />
+        <Choice label={texts.madeOf} bind:value={mould.material} error={at('material')}
+            ><option value="">{texts.notSaid}</option>{#each Object.entries(bases) as [code, name] (code)}<option value={code}
+                    >{name}</option
+                >{/each}<optgroup label={texts.printedMachinedOrBought}>
                 {#each Object.entries(surfaces) as [id, name] (id)}<option value={id}>{name}</option>{/each}
             </optgroup></Choice
         >
-        <Choice label="Casts" bind:value={mould.casting} error={at('casting')}
-            ><option value="">not said</option>{#each Object.entries(bases) as [code, name] (code)}<option value={code}>{name}</option
+        <Choice label={texts.casts} bind:value={mould.casting} error={at('casting')}
+            ><option value="">{texts.notSaid}</option>{#each Object.entries(bases) as [code, name] (code)}<option value={code}
+                    >{name}</option
                 >{/each}</Choice
         >
-        <Measure label="Casts made in it so far" kind="plain" bind:value={mould.casts} error={at('casts')} />
-        <TextLine label="Where it lies" bind:value={mould.place} />
+        <Measure label={texts.castsMadeInItSoFar} kind="plain" bind:value={mould.casts} error={at('casts')} />
+        <TextLine label={texts.whereItLies} bind:value={mould.place} />
     </div>
     {#if wrong !== null && !['name', 'material', 'casting', 'casts'].includes(wrong.field)}<Wrong says={wrong.message} />{/if}
-    <p><button class="btn btn-primary">Put it on the rack</button></p>
+    <p><button class="btn btn-primary">{texts.putItOnTheRack}</button></p>
 </form>
 
 <style>

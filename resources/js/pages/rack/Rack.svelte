@@ -1,4 +1,5 @@
 <script lang="ts">
+    import OnPaper from '../../parts/OnPaper.svelte';
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
@@ -11,6 +12,7 @@
     import LifeBlock from './LifeBlock.svelte';
     import PutOn from './PutOn.svelte';
     import { conditions, marks, schools, whys } from './words';
+    import * as texts from './texts';
 
     let { rack }: { rack: RackView } = $props();
     const filter = $state(untrack(() => ({ ...rack.filter })));
@@ -26,7 +28,7 @@
 
 <div class="flex flex-wrap items-end justify-between gap-3">
     <div>
-        <h1 class="text-3xl">Rack</h1>
+        <h1 class="text-3xl">{texts.rack}</h1>
         <p class="quiet">
             {rack.filter.show === 'retired'
                 ? 'Moulds nobody casts in any more.'
@@ -34,20 +36,20 @@
         </p>
     </div>
     <p class="flex flex-wrap gap-2">
-        <a class="btn" href="/rack.csv" download>Take it out as CSV</a>
-        <button class="btn" aria-expanded={putting} onclick={() => (putting = !putting)}>Put one on the rack</button>
+        <a class="btn" href="/rack.csv" download>{texts.takeItOutAsCsv}</a>
+        <button class="btn" aria-expanded={putting} onclick={() => (putting = !putting)}>{texts.putOneOnTheRack}</button>
     </p>
 </div>
 {#if putting}<PutOn bases={rack.bases} surfaces={rack.surfaces} />{/if}
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
-    <TextLine label="Find a mould" placeholder="name, job, place, M-12" bind:value={filter.q} oninput={() => list.go(200)} />
-    <Choice label="Show" bind:value={filter.show} onchange={() => list.go()}>
-        <option value="use">in use</option>
-        <option value="retired">retired</option>
+    <TextLine label={texts.findAMould} placeholder={texts.nameJobPlaceM12} bind:value={filter.q} oninput={() => list.go(200)} />
+    <Choice label={texts.show} bind:value={filter.show} onchange={() => list.go()}>
+        <option value="use">{texts.inUse}</option>
+        <option value="retired">{texts.retired}</option>
     </Choice>
     <Choice
-        label="A release goes on, where it is no must"
+        label={texts.aReleaseGoesOnWhereIt}
         bind:value={school}
         onchange={() => router.put('/rack/school', { school }, { preserveScroll: true, preserveState: true })}
         >{#each Object.entries(schools) as [id, words] (id)}<option value={id}>{words}</option>{/each}</Choice
@@ -57,10 +59,17 @@
 {#if rack.homeless > 0}
     <p class="mt-3 border-l-4 border-warning pl-3">
         {rack.homeless === 1 ? 'One casting' : `${String(rack.homeless)} castings`} of the last two months came out of no mould the rack knows.
-        Open their pours in the <a class="link" href="/log">log</a> and say which mould it was.
+        Open their pours in the <a class="link" href="/log">{texts.log}</a> and say which mould it was.
     </p>
 {/if}
 
+{#if rack.rows.length > 0}<p class="mt-3">
+        <OnPaper
+            what="labels"
+            words="Labels of these"
+            more="moulds={rack.rows.map((row) => row.id).join(',')}&across=3&down=8&top_mm=0&left_mm=0"
+        />
+    </p>{/if}
 <ul class="shelf">
     {#each rack.rows as row (row.id)}
         <li class:urgent={urgent(row)}>
@@ -70,7 +79,7 @@
                         casts={row.casts}
                         left={row.left}
                         colour={row.colour}
-                        title={row.left === null ? `${row.name}, retired` : `${row.name}: ${leftInWords(row)}`}
+                        title={row.left === null ? texts.retired2(row.name) : `${row.name}: ${leftInWords(row)}`}
                     /></span
                 >
                 <span class="board fig">{row.code}</span>

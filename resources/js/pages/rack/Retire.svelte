@@ -5,16 +5,17 @@
     import Choice from '../../parts/Choice.svelte';
     import type { MouldPageView } from '../../types/server';
     import { whys } from './words';
+    import * as texts from './texts';
 
     let { told }: { told: Tell<MouldPageView> } = $props();
     let why = $state('worn');
     const mould = $derived(told.view);
 </script>
 
-<section aria-label="Retire it" class="grid gap-2">
-    <h2 class="text-2xl">{mould.retired_ms === null ? 'Its end' : 'The next of it'}</h2>
+<section aria-label={texts.retireIt} class="grid gap-2">
+    <h2 class="text-2xl">{mould.retired_ms === null ? texts.itsEnd : texts.theNextOfIt}</h2>
     {#if mould.retired_ms === null}
-        <Choice label="Why it is retired" bind:value={why}
+        <Choice label={texts.whyItIsRetired} bind:value={why}
             >{#each Object.entries(whys) as [id, word] (id)}<option value={id}>{word}</option>{/each}</Choice
         >
     {/if}
@@ -23,12 +24,12 @@
             class="btn"
             disabled={mould.from !== null && mould.from.gone_ms !== null}
             onclick={() => router.post(`/rack/${String(mould.id)}/remake`, { why })}
-            >{mould.retired_ms === null ? 'Retire it and re-make it' : 'Re-make it'}{mould.from === null
+            >{mould.retired_ms === null ? texts.retireItAndReMakeIt : texts.reMakeIt}{mould.from === null
                 ? ''
-                : ` from ${mould.from.name}`}</button
+                : texts.fromWord(mould.from.name)}</button
         >
         {#if mould.retired_ms === null}<button class="btn btn-ghost" disabled={told.busy} onclick={() => void told.tell('retired', { why })}
-                >Only retire it</button
+                >{texts.onlyRetireIt}</button
             >{/if}
     </p>
     {#if mould.from !== null && mould.from.gone_ms !== null}<p class="quiet text-sm">

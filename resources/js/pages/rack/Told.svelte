@@ -6,6 +6,7 @@
     import { when } from '../../lib/when';
     import type { MouldPageView } from '../../types/server';
     import { acts, conditions, marks, whys } from './words';
+    import * as texts from './texts';
 
     let { told }: { told: Tell<MouldPageView> } = $props();
     const mould = $derived(told.view);
@@ -47,12 +48,12 @@
     }
 </script>
 
-<section aria-label="What was told of it">
-    <h2 class="text-2xl">Told of it</h2>
+<section aria-label={texts.whatWasToldOfIt}>
+    <h2 class="text-2xl">{texts.toldOfIt}</h2>
     {#if mould.take_back !== null}<button
             class="btn btn-ghost btn-sm"
             disabled={told.busy}
-            onclick={() => void told.tell('undone', { of: mould.take_back })}>Take back the last</button
+            onclick={() => void told.tell('undone', { of: mould.take_back })}>{texts.takeBackTheLast}</button
         >{/if}
     <ul class="text-sm">
         {#each mould.facts as fact (fact.id)}<li>

@@ -4,6 +4,7 @@
     import type { LiveRun } from '../../lib/run.svelte';
     import type { Steady } from '../../lib/steady.svelte';
     import { takesBack } from '../../lib/takeBack';
+    import * as texts from './texts';
 
     type Props = {
         live: LiveRun;
@@ -29,7 +30,7 @@
         rescue: 'Rescue the cup',
         mix: 'It is mixed',
         heat: 'Off the heat',
-        degas: 'The air is out',
+        degas: 'It is de-aired',
         fill: 'It is in the mould',
         wait: 'I have opened it',
         grade: 'Keep it in the log',
@@ -43,7 +44,7 @@
         aria-disabled={steady.resting}
         onclick={() => steady.press(onmain)}
         >{armed
-            ? 'Waiting for it to rest …'
+            ? texts.waitingForItToRest
             : kind === 'fill'
               ? (run.worked.fill.done ?? actions.fill)
               : kind === 'heat'
@@ -54,20 +55,20 @@
     {#if kind === 'rescue'}<button
             class="btn big"
             aria-disabled={steady.resting}
-            onclick={() => steady.press(() => void live.record('kept', { step: run.step.key }))}>Leave it as it is</button
+            onclick={() => steady.press(() => void live.record('kept', { step: run.step.key }))}>{texts.leaveItAsItIs}</button
         >{/if}
     {#if kind === 'fill' && run.heat !== null}<button
             class="btn big"
             aria-disabled={steady.resting}
-            onclick={() => steady.press(() => void live.record('reheated', { step: run.step.key }))}>Back on the heat</button
+            onclick={() => steady.press(() => void live.record('reheated', { step: run.step.key }))}>{texts.backOnTheHeat}</button
         >{/if}
-    {#if short}<button class="btn big" aria-disabled={steady.resting} onclick={() => steady.press(onshort)}>Go on short</button>{/if}
+    {#if short}<button class="btn big" aria-disabled={steady.resting} onclick={() => steady.press(onshort)}>{texts.goOnShort}</button>{/if}
     {#if run.take_back !== null}<button
             class="btn big"
             aria-disabled={steady.resting}
-            onclick={() => steady.press(() => void live.takeBack())}>Take back {takesBack(run, bench.units)}</button
+            onclick={() => steady.press(() => void live.takeBack())}>{texts.takeBack(takesBack(run, bench.units))}</button
         >{/if}
-    <button class="btn big" onclick={onnote}>Note</button>
+    <button class="btn big" onclick={onnote}>{texts.note}</button>
 </div>
 
 <style>

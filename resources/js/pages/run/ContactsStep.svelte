@@ -3,6 +3,7 @@
     import type { LiveRun } from '../../lib/run.svelte';
     import { minutes, span } from '../../lib/units';
     import AsOf from '../../parts/AsOf.svelte';
+    import * as texts from './texts';
 
     let { live }: { live: LiveRun } = $props();
     const list = $derived(live.run.checklist);
@@ -32,7 +33,7 @@
     }
 </script>
 
-<h1 class="text-4xl">Before anything is mixed</h1>
+<h1 class="text-4xl">{texts.beforeAnythingIsMixed}</h1>
 <p class="mt-1 mb-3 text-lg">Look at each contact and tick it: {list.filter((i) => i.done).length} of {list.length}.</p>
 <ul class="checklist">
     {#each list as item (item.id)}
@@ -55,7 +56,7 @@
                 {#if ends === null}
                     <div>
                         <button class="btn big" onclick={() => void begin(item)}
-                            >It waits {minutes(item.minutes)} from {began[item.id] == null ? 'now' : 'then'}</button
+                            >{texts.itWaitsFrom(minutes(item.minutes), began[item.id] == null ? texts.now : texts.then)}</button
                         >
                         <AsOf bind:value={() => began[item.id] ?? null, (at) => (began[item.id] = at)} words="It waits since …" />
                     </div>

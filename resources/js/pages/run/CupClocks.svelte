@@ -3,13 +3,14 @@
     import { bench } from '../../lib/bench.svelte';
     import { measure, span } from '../../lib/units';
     import type { RunView } from '../../types/server';
+    import * as texts from './texts';
 
     let { run }: { run: RunView } = $props();
     const left = (cup: RunView['cups'][number]): number | null => (cup.pot_ends_ms === null ? null : cup.pot_ends_ms - bench.now);
 </script>
 
 {#if run.batches > 1 && run.cups.some((cup) => cup.weighed)}
-    <ol class="cups" aria-label="The cups of this pour">
+    <ol class="cups" aria-label={texts.theCupsOfThisPour}>
         {#each run.cups as cup (cup.batch)}
             {@const rest = left(cup)}
             <li class:now={cup.batch === run.step.batch} class:in={cup.filled_ms !== null} class:short={rest !== null && rest < 120_000}>

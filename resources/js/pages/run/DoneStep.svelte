@@ -4,13 +4,14 @@
     import Ready from '../../parts/Ready.svelte';
     import type { KeptView, RunView } from '../../types/server';
     import { melted } from '../stores/lots';
+    import * as texts from './texts';
 
     let { run, grade, kept }: { run: RunView; grade: NonNullable<RunView['grade']>; kept: KeptView | null } = $props();
     const homes = $derived([...new Map((kept?.pieces ?? []).map((piece) => [piece.mould_id, piece.mould])).entries()]);
     const rejects = $derived((kept?.pieces ?? []).filter((piece) => piece.outcome === 'reject').length);
 </script>
 
-<h1 class="text-4xl">In the log: {grade.grade}</h1>
+<h1 class="text-4xl">{texts.inTheLog(grade.grade)}</h1>
 <p class="mt-2 text-lg">
     {measure(grade.used_g, 'mass', bench.units)} really used of {measure(run.weighed_g, 'mass', bench.units)} weighed.
 </p>
@@ -55,6 +56,6 @@
 {/if}
 {#if grade.note !== ''}<p class="mt-2 max-w-prose">{grade.note}</p>{/if}
 <p class="mt-5 flex flex-wrap gap-2">
-    <a class="btn btn-primary big" href="/jobs/{run.job_id}">Back to the job</a>
-    <a class="btn big" href="/jobs/{run.job_id}/cost">What a piece costs</a> <a class="btn big" href="/log">The log</a>
+    <a class="btn btn-primary big" href="/jobs/{run.job_id}">{texts.backToTheJob}</a>
+    <a class="btn big" href="/jobs/{run.job_id}/cost">{texts.whatAPieceCosts}</a> <a class="btn big" href="/log">{texts.theLog}</a>
 </p>

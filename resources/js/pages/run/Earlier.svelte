@@ -2,6 +2,7 @@
     /** The truth, told a little late: it met, went in, had gelled or was opened before this clock says. */
     import type { LiveRun } from '../../lib/run.svelte';
     import AsOf from '../../parts/AsOf.svelte';
+    import * as texts from './texts';
 
     let { live }: { live: LiveRun } = $props();
 
@@ -38,7 +39,7 @@
     {#if at !== null}
         <div class="told">
             {#each tellable as one (one.what + String(one.batch))}<button class="btn big" onclick={() => void tell(one)}
-                    >{one.words} then</button
+                    >{texts.then2(one.words)}</button
                 >{/each}
         </div>
     {/if}

@@ -5,6 +5,7 @@
     import { dayAndTime } from '../../lib/when';
     import AsOf from '../../parts/AsOf.svelte';
     import Really from '../../parts/Really.svelte';
+    import * as texts from './texts';
 
     let { live }: { live: LiveRun } = $props();
     const gelled = $derived(live.run.wait.gelled_ms);
@@ -28,7 +29,7 @@
 {:else if met}
     <div class="mt-2">
         <button class="btn big" onclick={() => void live.tell('gelled')}
-            >{live.was === null ? `${stops[0]} now` : `${stops[1]} at ${dayAndTime(Math.min(live.was, bench.now))}`}</button
+            >{live.was === null ? texts.now2(stops[0] ?? '') : texts.at(stops[1] ?? '', dayAndTime(Math.min(live.was, bench.now)))}</button
         >
         <AsOf bind:value={live.was} words="It was so, or was opened, earlier than now …" />
     </div>

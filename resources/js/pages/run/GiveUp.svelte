@@ -3,6 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import type { LiveRun } from '../../lib/run.svelte';
     import { measure } from '../../lib/units';
+    import * as texts from './texts';
 
     let { open = $bindable(), live }: { open: boolean; live: LiveRun } = $props();
     let dialog: HTMLDialogElement;
@@ -33,7 +34,7 @@
 
 <dialog class="modal" bind:this={dialog} aria-labelledby="give-up" onclose={() => (open = false)}>
     <form class="modal-box bg-secondary grid gap-3" onsubmit={give}>
-        <h2 id="give-up" class="text-2xl">Give this pour up?</h2>
+        <h2 id="give-up" class="text-2xl">{texts.giveThisPourUp}</h2>
         <p>
             {live.run.weighed_g > 0
                 ? `${measure(live.run.weighed_g, 'mass', bench.units)} are weighed in. What becomes of them?`
@@ -45,11 +46,12 @@
             >
         {/each}
         <label class="grid gap-1"
-            ><span class="quiet">Why, in a word or two</span><textarea class="textarea w-full" rows="2" bind:value={note}></textarea></label
+            ><span class="quiet">{texts.whyInAWordOrTwo}</span><textarea class="textarea w-full" rows="2" bind:value={note}
+            ></textarea></label
         >
         <p class="flex flex-wrap gap-2">
-            <button class="btn btn-primary" disabled={fate === ''}>Give it up</button>
-            <button type="button" class="btn btn-ghost" onclick={() => (open = false)}>Go on with it</button>
+            <button class="btn btn-primary" disabled={fate === ''}>{texts.giveItUp}</button>
+            <button type="button" class="btn btn-ghost" onclick={() => (open = false)}>{texts.goOnWithIt}</button>
         </p>
     </form>
 </dialog>

@@ -4,6 +4,7 @@
     import { measure, type Entry } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
     import type { RunView } from '../../types/server';
+    import * as texts from './texts';
 
     export type Grading = {
         grade: string;
@@ -57,9 +58,9 @@
     const cause = $derived(run.faults.filter((f) => grading.faults.includes(f.id)));
 </script>
 
-<h1 class="text-4xl">How did it come out?</h1>
+<h1 class="text-4xl">{texts.howDidItComeOut}</h1>
 <fieldset class="words">
-    <legend class="sr-only">Grade</legend>
+    <legend class="sr-only">{texts.grade}</legend>
     {#each words as [word, means] (word)}
         <label class:on={grading.grade === word}>
             <input type="radio" class="sr-only" name="grade" value={word} bind:group={grading.grade} />
@@ -68,7 +69,7 @@
     {/each}
 </fieldset>
 <fieldset class="mt-4">
-    <legend class="quiet">What went wrong, if anything</legend>
+    <legend class="quiet">{texts.whatWentWrongIfAnything}</legend>
     <div class="faults">
         {#each run.faults as fault (fault.id)}
             <label class:on={grading.faults.includes(fault.id)}
@@ -85,20 +86,16 @@
 </fieldset>
 <div class="mt-4 grid gap-4 {run.kind === 'cast' ? 'sm:grid-cols-[12rem_12rem_1fr]' : 'sm:grid-cols-[14rem_1fr]'}">
     {#if run.kind === 'cast'}<Measure
-            label="Pieces that came of it"
+            label={texts.piecesThatCameOfIt}
             kind="plain"
             bind:value={grading.pieces}
-            hint="a gang mould gives several"
+            hint={texts.aGangMouldGivesSeveral}
         />{/if}
     <Measure
-        label="Left over"
+        label={texts.leftOver}
         kind="mass"
         bind:value={grading.left_g}
-        hint="of {measure(
-            run.weighed_g,
-            'mass',
-            bench.units,
-        )} weighed in: what is still in cup, spout and overflow. Left open, it teaches nothing."
+        hint={texts.ofWeighedInWhatIsStill(measure(run.weighed_g, 'mass', bench.units))}
     />
     {#if run.scrap !== null}<label class="scrap"
             ><input
@@ -107,23 +104,20 @@
                 checked={grading.scrap ?? run.scrap.worth}
                 onchange={(event) => (grading.scrap = event.currentTarget.checked)}
             />
-            <span
-                >What is left goes back on the shelf as scrap{run.scrap.worth
-                    ? ''
-                    : ': it was over its heat, and scorched it only spoils the next'}</span
-            ></label
+            <span>{texts.whatIsLeftGoesBackOn(run.scrap.worth ? '' : texts.itWasOverItsHeatAnd)}</span></label
         >{/if}
     <label class="grid content-start gap-1"
-        ><span class="quiet text-sm">Note</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}></textarea></label
+        ><span class="quiet text-sm">{texts.note}</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}
+        ></textarea></label
     >
 </div>
 
 {#if many}
     {#if grading.each.length === 0}
-        <p class="mt-3"><button type="button" class="btn big" onclick={oneByOne}>Grade the pieces one by one</button></p>
+        <p class="mt-3"><button type="button" class="btn big" onclick={oneByOne}>{texts.gradeThePiecesOneByOne}</button></p>
     {:else}
         <fieldset class="mt-3 grid gap-2">
-            <legend class="quiet">Piece by piece</legend>
+            <legend class="quiet">{texts.pieceByPiece}</legend>
             {#each grading.each as piece, i (i)}
                 <div class="piece">
                     <b class="fig">{i + 1}</b>
@@ -139,14 +133,14 @@
                         >
                     {/each}
                     {#if piece.outcome !== 'good'}
-                        <select class="select" aria-label="What is wrong with piece {i + 1}" bind:value={piece.fault}>
-                            <option value="">no fault said</option>
+                        <select class="select" aria-label={texts.whatIsWrongWithPiece(i + 1)} bind:value={piece.fault}>
+                            <option value="">{texts.noFaultSaid}</option>
                             {#each run.faults as fault (fault.id)}<option value={fault.id}>{fault.name}</option>{/each}
                         </select>
                     {/if}
                 </div>
             {/each}
-            <p><button type="button" class="btn btn-ghost big" onclick={() => (grading.each = [])}>All alike after all</button></p>
+            <p><button type="button" class="btn btn-ghost big" onclick={() => (grading.each = [])}>{texts.allAlikeAfterAll}</button></p>
         </fieldset>
     {/if}
 {/if}

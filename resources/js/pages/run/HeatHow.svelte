@@ -5,6 +5,7 @@
     import { measure } from '../../lib/units';
     import { clockTime } from '../../lib/when';
     import type { RunView } from '../../types/server';
+    import * as texts from './texts';
 
     let { run, heat }: { run: RunView; heat: NonNullable<RunView['heat']> } = $props();
     const stove = [
@@ -23,7 +24,7 @@
     </p>
 {/if}
 {#if bench.frame?.simulated && bench.frame.probe}
-    <aside class="stove" aria-label="Stand-in pot">
+    <aside class="stove" aria-label={texts.standInPot}>
         <span class="quiet text-sm">Stand-in pot</span>
         {#each stove as [line, name] (line)}<button
                 type="button"

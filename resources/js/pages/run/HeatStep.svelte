@@ -6,6 +6,7 @@
     import type { LiveRun } from '../../lib/run.svelte';
     import { figure, measure, sign, span, type Entry } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
+    import * as texts from './texts';
 
     type Props = { live: LiveRun; heat: NonNullable<LiveRun['run']['heat']> };
     let { live, heat }: Props = $props();
@@ -50,7 +51,7 @@
 
 <h1 class="text-4xl">{run.worked.mix.title}</h1>
 <p class="facts">
-    <span class="time fig" class:up={left <= 0} role="timer" aria-label="Until the next stir"
+    <span class="time fig" class:up={left <= 0} role="timer" aria-label={texts.untilTheNextStir}
         >{left > 0 ? span(left) : `+${span(-left)}`}</span
     >
     <span class="grid">
@@ -69,24 +70,24 @@
     {#if probed}
         <button type="button" class="btn big" disabled={probe?.celsius == null} onclick={() => void write(probe?.celsius ?? null, 'probe')}
             >{probe?.celsius == null
-                ? (probe?.lost ?? 'Asking the probe …')
-                : `Stirred: the probe reads ${measure(probe.celsius, 'temperature', bench.units, 0)}`}</button
+                ? (probe?.lost ?? texts.askingTheProbe)
+                : texts.stirredTheProbeReads(measure(probe.celsius, 'temperature', bench.units, 0))}</button
         >
     {/if}
-    <Measure label="It reads" kind="temperature" bind:value={typed} suffix={sign('temperature', bench.units)} />
-    <button class="btn big" disabled={typeof typed !== 'number'}>{probed ? 'Write it down' : 'Stirred, write it down'}</button>
+    <Measure label={texts.itReads} kind="temperature" bind:value={typed} suffix={sign('temperature', bench.units)} />
+    <button class="btn big" disabled={typeof typed !== 'number'}>{probed ? texts.writeItDown : texts.stirredWriteItDown}</button>
 </form>
 {#if live.doubted !== null && live.doubted.fact.away !== true && live.doubted.fact.kind === 'confirmed'}
-    <section class="doubt" role="alert" aria-label="Is it really off the heat?">
+    <section class="doubt" role="alert" aria-label={texts.isItReallyOffTheHeat}>
         <p><b>{live.doubted.why}</b></p>
         <p class="mt-2 flex flex-wrap gap-2">
-            <button class="btn big" onclick={() => (live.doubted = null)}>Not yet</button>
+            <button class="btn big" onclick={() => (live.doubted = null)}>{texts.notYet}</button>
             <button
                 class="btn big"
                 onclick={() => {
                     live.doubted = null;
                     void live.record('confirmed', { step: run.step.key, sure: true }, 'sure');
-                }}>It is off the heat all the same</button
+                }}>{texts.itIsOffTheHeatAll}</button
             >
         </p>
     </section>

@@ -4,7 +4,10 @@
     import { bench } from '../../lib/bench.svelte';
     import { measure, minutes } from '../../lib/units';
     import { clockTime, dateOf } from '../../lib/when';
+    import OnPaper from '../../parts/OnPaper.svelte';
+    import PractiseThis from '../../parts/PractiseThis.svelte';
     import type { HistoryView } from '../../types/server';
+    import * as texts from './texts';
 
     let { pour }: { pour: number } = $props();
     let view = $state<HistoryView | null>(null);
@@ -25,7 +28,7 @@
         tare: 'Cup tared',
         mix: 'Mixed',
         heat: 'Off the heat',
-        degas: 'Air drawn out',
+        degas: 'De-aired',
         fill: 'In the mould',
     };
     const kinds: Record<string, string> = {
@@ -65,13 +68,14 @@
 </script>
 
 <details class="mt-5" ontoggle={(event) => void open(event)}>
-    <summary class="link min-h-11 py-2">How it went, step by step</summary>
+    <summary class="link min-h-11 py-2">{texts.howItWentStepByStep}</summary>
     {#if trouble !== null}<p class="font-bold text-error" role="alert">{trouble}</p>{/if}
+    <p class="flex flex-wrap gap-2"><OnPaper what="pours/{pour}" words="Batch card" /><PractiseThis of={{ pour }} /></p>
     {#if view !== null}
         <div class="tables">
             <table>
-                <caption>Planned beside weighed</caption>
-                <thead><tr><th scope="col"></th><th scope="col">planned</th><th scope="col">weighed</th></tr></thead>
+                <caption>{texts.plannedBesideWeighed}</caption>
+                <thead><tr><th scope="col"></th><th scope="col">{texts.planned}</th><th scope="col">{texts.weighed}</th></tr></thead>
                 <tbody
                     >{#each view.sums as sum (sum.name)}<tr
                             ><th scope="row">{sum.name}</th><td class="fig">{grams(sum.planned_g)}</td><td class="fig"
@@ -81,8 +85,8 @@
                 >
             </table>
             <table>
-                <caption>After: {view.met}</caption>
-                <thead><tr><th scope="col"></th><th scope="col">expected</th><th scope="col">really</th></tr></thead>
+                <caption>{texts.after(view.met)}</caption>
+                <thead><tr><th scope="col"></th><th scope="col">{texts.expected}</th><th scope="col">{texts.really}</th></tr></thead>
                 <tbody
                     >{#each view.times as time (time.what)}<tr
                             ><th scope="row">{times[time.what]}</th><td class="fig">{minutes(time.planned_min)}</td><td class="fig"
@@ -97,9 +101,9 @@
                 <caption>{view.steps[0] === undefined ? '' : dateOf(view.steps[0].at_ms)}</caption>
                 <thead
                     ><tr
-                        ><th scope="col">at</th><th scope="col">what</th><th scope="col">planned</th><th scope="col">really</th><th
-                            scope="col">room</th
-                        >{#if people}<th scope="col">by</th>{/if}</tr
+                        ><th scope="col">{texts.atWithin}</th><th scope="col">{texts.what}</th><th scope="col">{texts.planned}</th><th
+                            scope="col">{texts.really}</th
+                        ><th scope="col">{texts.room}</th>{#if people}<th scope="col">{texts.by}</th>{/if}</tr
                     ></thead
                 >
                 <tbody>
@@ -109,8 +113,7 @@
                                     ? `${dateOf(step.at_ms)}, `
                                     : ''}{clockTime(step.at_ms)}</td
                             >
-                            <th scope="row"
-                                >{said(step)}{step.batch > 1 ? `, cup ${String(step.batch)}` : ''}{step.text ? `: ${step.text}` : ''}</th
+                            <th scope="row">{said(step)}{step.batch > 1 ? texts.cup(step.batch) : ''}{step.text ? `: ${step.text}` : ''}</th
                             >
                             <td class="fig">{step.planned_g === null ? '' : grams(step.planned_g)}</td>
                             <td class="fig">{step.weighed_g === null ? '' : grams(step.weighed_g)}</td>

@@ -6,13 +6,14 @@
     import type { LiveRun } from '../../lib/run.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Gelled from './Gelled.svelte';
+    import * as texts from './texts';
 
     let { live }: { live: LiveRun } = $props();
     const run = $derived(live.run);
     let left = $state<number | string | null>(null);
 </script>
 
-<h1 class="text-4xl">It lies.</h1>
+<h1 class="text-4xl">{texts.itLies}</h1>
 <p class="mt-2 text-lg">
     {measure(run.weighed_g, 'mass', bench.units)}{run.wait.poured_ms === null ? '' : `, since ${when(run.wait.poured_ms, bench.now)}`}. What
     comes next, and its window, stand on the build.
@@ -26,8 +27,8 @@
         }
     }}
 >
-    <Measure label="Left in cup and on the stick" kind="mass" bind:value={left} hint="weigh it: so thick it really lies" />
-    <button class="btn big" disabled={typeof left !== 'number'}>Write it down</button>
+    <Measure label={texts.leftInCupAndOnThe} kind="mass" bind:value={left} hint={texts.weighItSoThickItReally} />
+    <button class="btn big" disabled={typeof left !== 'number'}>{texts.writeItDown}</button>
     {#if run.left_g !== null}<p class="w-full" role="status">
             <b>{measure(run.weighed_g - run.left_g, 'mass', bench.units)}</b> lie there, {measure(run.left_g, 'mass', bench.units)} stayed in
             the cup.
@@ -36,7 +37,7 @@
 {#if run.waste !== ''}<p class="mt-2 max-w-prose quiet">{run.waste}</p>{/if}
 <p class="mt-2 max-w-prose">Keep what is left in the cup: when it no longer runs, tap below, and the clock of this base gets better.</p>
 <Gelled {live} />
-<p class="mt-5 flex gap-2"><a class="btn btn-primary big" href="/builds/{run.build_id}">Back to the build</a></p>
+<p class="mt-5 flex gap-2"><a class="btn btn-primary big" href="/builds/{run.build_id}">{texts.backToTheBuild}</a></p>
 
 <style>
     .left {

@@ -1,21 +1,22 @@
 <script lang="ts">
     /** Laid on before what is below is ready: asked about once. */
     import type { LiveRun } from '../../lib/run.svelte';
+    import * as texts from './texts';
 
     let { live }: { live: LiveRun } = $props();
 </script>
 
 {#if live.doubted !== null && live.doubted.fact.away !== true && live.doubted.fact.kind === 'confirmed'}
-    <section class="doubt" role="alert" aria-label="Is it ready for it?">
+    <section class="doubt" role="alert" aria-label={texts.isItReadyForIt}>
         <p><b>{live.doubted.why}</b></p>
         <p class="mt-2 flex flex-wrap gap-2">
-            <button class="btn big" onclick={() => (live.doubted = null)}>Not yet</button>
+            <button class="btn big" onclick={() => (live.doubted = null)}>{texts.notYet}</button>
             <button
                 class="btn big"
                 onclick={() => {
                     live.doubted = null;
                     void live.record('confirmed', { step: live.run.step.key, sure: true }, 'sure');
-                }}>It was ready, and it went on</button
+                }}>{texts.itWasReadyAndItWent}</button
             >
         </p>
     </section>

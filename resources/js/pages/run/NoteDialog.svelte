@@ -1,5 +1,6 @@
 <script lang="ts">
     import Choice from '../../parts/Choice.svelte';
+    import * as texts from './texts';
     type Props = {
         open: boolean;
         faults: { id: string; name: string; cause: string }[];
@@ -29,17 +30,18 @@
 
 <dialog class="modal" bind:this={dialog} onclose={() => (open = false)} aria-labelledby="note-title">
     <form class="modal-box bg-secondary grid gap-3" onsubmit={keep}>
-        <h2 id="note-title" class="text-2xl">Note</h2>
-        <Choice label="A fault?" bind:value={fault}>
-            <option value="">no, just a note</option>
+        <h2 id="note-title" class="text-2xl">{texts.note}</h2>
+        <Choice label={texts.aFault} bind:value={fault}>
+            <option value="">{texts.noJustANote}</option>
             {#each faults as f (f.id)}<option value={f.id}>{f.name}</option>{/each}
         </Choice>
         <label class="grid gap-1"
-            ><span class="quiet text-sm">In your words</span><textarea class="textarea w-full" rows="3" bind:value={text}></textarea></label
+            ><span class="quiet text-sm">{texts.inYourWords}</span><textarea class="textarea w-full" rows="3" bind:value={text}
+            ></textarea></label
         >
         <div class="flex gap-2">
-            <button class="btn btn-primary big">Keep it</button>
-            <button type="button" class="btn btn-ghost big" onclick={() => dialog.close()}>Leave it</button>
+            <button class="btn btn-primary big">{texts.keepIt}</button>
+            <button type="button" class="btn btn-ghost big" onclick={() => dialog.close()}>{texts.leaveIt}</button>
         </div>
     </form>
 </dialog>

@@ -5,7 +5,8 @@
     import { decimalsOf, figure, measure } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import Turning from './Turning.svelte';
-    import Worked from './Worked.svelte';
+    import WorkedSteps from './WorkedSteps.svelte';
+    import * as texts from './texts';
 
     let { live, kind, scaled }: { live: LiveRun; kind: string; scaled: boolean } = $props();
 
@@ -13,18 +14,18 @@
 </script>
 
 {#if kind === 'gear'}
-    <h1 class="text-4xl">Gear on</h1>
+    <h1 class="text-4xl">{texts.gearOn}</h1>
     <p class="mt-1 mb-3 text-lg">
         {run.base}: {run.batches === 1 ? 'one cup' : `${String(run.batches)} cups`}, {measure(run.planned_g, 'mass', bench.units)} in all.
     </p>
     <Cautions cautions={run.cautions} gear={run.gear} />
 {:else if kind === 'premix'}
-    <Worked said={run.worked.premix ?? run.worked.mix} />
+    <WorkedSteps said={run.worked.premix ?? run.worked.mix} />
 {:else if kind === 'tare'}
     <h1 class="text-4xl">
         {run.carried
-            ? `Cup${run.batches > 1 ? ` ${String(run.step.batch)}` : ''} on the scale, with what is in it`
-            : `Empty cup${run.batches > 1 ? ` ${String(run.step.batch)}` : ''} on the scale`}
+            ? texts.cupOnTheScaleWithWhat(run.batches > 1 ? ` ${String(run.step.batch)}` : '')
+            : texts.emptyCupOnTheScale(run.batches > 1 ? ` ${String(run.step.batch)}` : '')}
     </h1>
     {#if run.carried}<p class="mt-3 text-lg">
             In it: {run.cup.fills
@@ -40,6 +41,6 @@
             {figure(live.scale.grams, 'mass', bench.units, decimalsOf(run.division_g, bench.units))}
         </p>{/if}
 {:else if kind === 'fill'}
-    <Worked said={run.worked.fill} />
+    <WorkedSteps said={run.worked.fill} />
     {#if run.worked.turn_s !== null}<Turning {run} every={run.worked.turn_s} />{/if}
 {/if}

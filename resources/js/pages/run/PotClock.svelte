@@ -3,6 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { minutes, span } from '../../lib/units';
     import type { RunView } from '../../types/server';
+    import * as texts from './texts';
 
     let { run }: { run: RunView } = $props();
 
@@ -19,7 +20,7 @@
         const total = whole / 60_000;
         const parts = [
             { name: 'mix', min: clock.mix_min },
-            { name: 'air out', min: clock.degas_min },
+            { name: 'de-air', min: clock.degas_min },
             { name: 'pour', min: Math.max(0, 0.8 * total - clock.mix_min - clock.degas_min) },
             { name: 'too thick', min: 0.2 * total },
         ].filter((part) => part.min > 0);
@@ -34,7 +35,7 @@
 </script>
 
 {#if whole > 0}
-    <div class="pot {tone}" role="timer" aria-label="Pot life">
+    <div class="pot {tone}" role="timer" aria-label={texts.potLife}>
         <p class="quiet">{clock.met_ms === null ? 'pours for' : left < 0 ? 'past its pot life by' : 'pours for another'}</p>
         <p class="fig time" data-testid="potlife">{span(Math.abs(left))}</p>
         <p class="quiet text-sm">

@@ -3,6 +3,7 @@
     import { decimalsOf, figure, measure, sign } from '../../lib/units';
     import Warnings from '../../parts/Warnings.svelte';
     import type { RunView } from '../../types/server';
+    import * as texts from './texts';
 
     let { run }: { run: RunView } = $props();
     const rescue = $derived(run.rescue);
@@ -10,7 +11,7 @@
 </script>
 
 {#if rescue !== null}
-    <h1 class="text-4xl">Too much in. It can be saved</h1>
+    <h1 class="text-4xl">{texts.tooMuchInItCanBe}</h1>
     <p class="mt-2 max-w-prose text-lg">
         Nothing comes out of a cup again, so everything else is raised by <b class="fig"
             >{figure((rescue.k - 1) * 100, 'percent', 'metric')} %</b
@@ -18,8 +19,8 @@
         <b class="fig">{measure(rescue.extra_g, 'mass', bench.units, digits)}</b> more than planned and every proportion holds.
     </p>
     <table class="mt-4 text-xl">
-        <caption class="quiet text-left text-base">Still to add</caption>
-        <thead class="sr-only"><tr><th>what</th><th>how much</th><th>display reads</th></tr></thead>
+        <caption class="quiet text-left text-base">{texts.stillToAdd}</caption>
+        <thead class="sr-only"><tr><th>{texts.what}</th><th>{texts.howMuch}</th><th>{texts.displayReads}</th></tr></thead>
         <tbody>
             {#each rescue.lines as line, i (i)}
                 <tr>

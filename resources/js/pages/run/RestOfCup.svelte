@@ -9,6 +9,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
+    import * as texts from './texts';
 
     let { live, kept }: { live: LiveRun; kept: Kept } = $props();
     let left = $state<Entry>(null);
@@ -56,7 +57,7 @@
 </script>
 
 <details class="mt-4">
-    <summary class="link min-h-14 py-4">Some left in the cup, or the level too low?</summary>
+    <summary class="link min-h-14 py-4">{texts.someLeftInTheCupOr}</summary>
     <div class="two">
         <form
             class="grid content-start gap-2"
@@ -66,7 +67,7 @@
             }}
         >
             <Measure label={what} kind="mass" bind:value={left} />
-            <button class="btn big justify-self-start" disabled={left === null}>What would it fill?</button>
+            <button class="btn big justify-self-start" disabled={left === null}>{texts.whatWouldItFill}</button>
             {#if says !== null}<p role="status">{says}</p>{/if}
             {#if live.run.batches > 1 && live.run.left_g !== null}<p class="quiet">
                     {measure(live.run.left_g, 'mass', bench.units)} left so far, in all cups.
@@ -80,10 +81,10 @@
             }}
         >
             <div class="grid grid-cols-2 gap-2">
-                <Measure label="Area that is short" kind="area" bind:value={area} />
-                <Measure label="too low by" kind="length" bind:value={height} />
+                <Measure label={texts.areaThatIsShort} kind="area" bind:value={area} />
+                <Measure label={texts.tooLowBy} kind="length" bind:value={height} />
             </div>
-            <button class="btn big justify-self-start" disabled={area === null || height === null}>How much is missing?</button>
+            <button class="btn big justify-self-start" disabled={area === null || height === null}>{texts.howMuchIsMissing}</button>
             {#if missing !== null}<p role="status">{missing}</p>{/if}
         </form>
     </div>
@@ -92,7 +93,7 @@
     <ul class="flex flex-wrap gap-2">
         {#each kept.view?.waiting ?? [] as thing (thing.name)}<li class="flex items-center gap-2">
                 {thing.name}, {measure(thing.ml, 'volume', bench.units)}
-                <button class="btn btn-ghost big" onclick={() => void wait(thing.name)}>take off</button>
+                <button class="btn btn-ghost big" onclick={() => void wait(thing.name)}>{texts.takeOff}</button>
             </li>{:else}<li>nothing yet</li>{/each}
     </ul>
     <form
@@ -102,9 +103,9 @@
             void wait(null);
         }}
     >
-        <TextLine label="A small thing" placeholder="key tray" bind:value={name} />
-        <Measure label="takes" kind="volume" bind:value={ml} />
-        <button class="btn big" disabled={name === '' || ml === null}>It waits</button>
+        <TextLine label={texts.aSmallThing} placeholder={texts.keyTray} bind:value={name} />
+        <Measure label={texts.takes} kind="volume" bind:value={ml} />
+        <button class="btn big" disabled={name === '' || ml === null}>{texts.itWaits}</button>
     </form>
 </details>
 

@@ -49,6 +49,7 @@
     import RestOfCup from './RestOfCup.svelte';
     import WhatWentWrong from './WhatWentWrong.svelte';
     import Where from './Where.svelte';
+    import * as texts from './texts';
 
     let { run: sent, hurts = [], ahead = null }: { run: RunView; hurts?: string[]; ahead?: AheadView | null } = $props();
     const live = untrack(() => new LiveRun(sent, ahead, away.since !== null));
@@ -348,21 +349,23 @@
                 />{/if}
             <p class="flex flex-wrap gap-x-6">
                 {#if run.may_plan}<button class="link quiet min-h-14" onclick={() => router.post(`/pours/${String(run.pour_id)}/plan`)}
-                        >Back to the plan{run.weighed_g > 0 ? ', with what is in the cup' : ''}</button
+                        >{texts.backToThePlan(run.weighed_g > 0 ? texts.withWhatIsInTheCup : '')}</button
                     >{/if}
-                <button class="link quiet" onclick={() => (givingUp = true)}>Give this pour up …</button>
+                <button class="link quiet" onclick={() => (givingUp = true)}>{texts.giveThisPourUpHeading}</button>
             </p>
             <Wrong says={refused('plan')} />
         {:else if run.take_back !== null}
             <p class="mt-4">
                 <button class="btn btn-ghost btn-sm" onclick={() => void live.takeBack()}
-                    >Take back {kind === 'given_up'
-                        ? 'giving it up'
-                        : run.laid
-                          ? 'the last step'
-                          : run.take_back.kind === 'diagnosed'
-                            ? 'what it was'
-                            : 'the grading'}</button
+                    >{texts.takeBack(
+                        kind === 'given_up'
+                            ? texts.givingItUp
+                            : run.laid
+                              ? texts.theLastStep
+                              : run.take_back.kind === 'diagnosed'
+                                ? texts.whatItWas
+                                : texts.theGrading,
+                    )}</button
                 >
             </p>
         {/if}
@@ -371,7 +374,7 @@
                 target={run.line?.running ?? null}
             />{/if}
         {#if run.notes.length > 0}
-            <ul class="mt-4 text-sm" aria-label="Notes">
+            <ul class="mt-4 text-sm" aria-label={texts.notes}>
                 {#if run.notes_before > 0}<li>{run.notes_before} earlier ones are kept with the pour.</li>{/if}
                 {#each run.notes as note, i (i)}<li>
                         {when(note.at_ms, bench.now)}

@@ -2,6 +2,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { span } from '../../lib/units';
     import type { RunView } from '../../types/server';
+    import * as texts from './texts';
 
     let { run }: { run: RunView } = $props();
     const mixing = $derived(run.step.kind === 'mix');
@@ -9,7 +10,7 @@
     const left = $derived(run.step_since_ms + length - bench.now);
 </script>
 
-<h1 class="text-4xl">{mixing ? run.worked.mix.title : 'Draw the air out'}</h1>
+<h1 class="text-4xl">{mixing ? run.worked.mix.title : texts.deAirIt}</h1>
 <p class="fig time" class:up={left <= 0} role="timer">{left > 0 ? span(left) : `+${span(-left)}`}</p>
 <ul class="how">
     {#if mixing}

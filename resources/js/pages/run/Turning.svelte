@@ -4,6 +4,7 @@
     import { span } from '../../lib/units';
     import { clockTime } from '../../lib/when';
     import type { RunView } from '../../types/server';
+    import * as texts from './texts';
 
     let { run, every }: { run: RunView; every: number } = $props();
     const turned = $derived(Math.max(0, bench.now - run.step_since_ms));
@@ -11,7 +12,7 @@
     const left = $derived((turn + 1) * every * 1000 - turned);
 </script>
 
-<div class="turn" role="timer" aria-label="Turning">
+<div class="turn" role="timer" aria-label={texts.turning}>
     <p class="way">{turn % 2 === 0 ? 'End over end' : 'Sideways'}</p>
     <p class="fig time">{span(left)}</p>
     <p class="quiet">

@@ -5,6 +5,7 @@
     import { dayAndTime } from '../../lib/when';
     import Ready from '../../parts/Ready.svelte';
     import Gelled from './Gelled.svelte';
+    import * as texts from './texts';
 
     let { live }: { live: LiveRun } = $props();
     const wait = $derived(live.run.wait);
@@ -17,7 +18,7 @@
     const early = $derived(wait.open_low_ms !== null && bench.now < wait.open_low_ms);
 </script>
 
-<h1 class="text-4xl">{left !== null && left <= 0 ? 'Ready to open' : live.run.worked.wait.title}</h1>
+<h1 class="text-4xl">{left !== null && left <= 0 ? texts.readyToOpen : live.run.worked.wait.title}</h1>
 {#if left !== null && wait.open_likely_ms !== null}
     <p class="fig time" role="timer">{left > 0 ? span(left) : `+${span(-left)}`}</p>
     <p class="text-lg">

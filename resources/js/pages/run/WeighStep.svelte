@@ -3,6 +3,7 @@
     import type { LiveRun } from '../../lib/run.svelte';
     import { decimalsOf, figure, measure, sign } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
+    import * as texts from './texts';
 
     let {
         live,
@@ -29,7 +30,7 @@
     const at = (g: number): number => Math.min(100, Math.max(0, ((g - from) / span) * 100));
 </script>
 
-<h1 class="text-4xl">{line.add === 'A' || line.add === 'B' ? 'Pour' : 'Add'} {line.label} until the scale reads</h1>
+<h1 class="text-4xl">{texts.untilTheScaleReads(line.add === 'A' || line.add === 'B' ? texts.pour : texts.add, line.label)}</h1>
 <p class="target fig">
     <span data-testid="target">{figure(line.running, 'mass', bench.units, digits)}</span><span class="unit"
         >{sign('mass', bench.units)}</span
@@ -41,21 +42,21 @@
 {:else if live.scale.speaks && !typing}
     <dl class="live" class:doubtful={!live.scale.sound}>
         <div>
-            <dt>on the scale</dt>
+            <dt>{texts.onTheScale}</dt>
             <dd class="fig" class:good={inBand} class:over data-testid="live">
                 {live.scale.reading.overload ? 'too much' : figure(grams, 'mass', bench.units, digits)}
             </dd>
         </div>
         <div>
-            <dt>{over ? 'over by' : 'still to pour'}</dt>
+            <dt>{over ? texts.overBy : texts.stillToPour}</dt>
             <dd class="fig">{left === null ? '–' : figure(Math.abs(left), 'mass', bench.units, digits)}</dd>
         </div>
         <div>
-            <dt>good between</dt>
+            <dt>{texts.goodBetween}</dt>
             <dd class="fig small">{figure(line.from, 'mass', bench.units, digits)} – {figure(line.to, 'mass', bench.units, digits)}</dd>
         </div>
         <div>
-            <dt>it is</dt>
+            <dt>{texts.itIs}</dt>
             <dd class="small">{live.scale.reading.stable ? 'at rest' : 'moving'}</dd>
         </div>
     </dl>
@@ -79,27 +80,25 @@
     >
         {#key live.run.step.key}<Measure
                 first
-                label="The scale reads"
+                label={texts.theScaleReads}
                 kind="mass"
                 bind:value={byHand}
-                hint="good between {measure(line.from, 'mass', bench.units, digits)} and {measure(
-                    line.to,
-                    'mass',
-                    bench.units,
-                    digits,
-                )}; Enter confirms"
+                hint={texts.goodBetweenAndEnterConfirms(
+                    measure(line.from, 'mass', bench.units, digits),
+                    measure(line.to, 'mass', bench.units, digits),
+                )}
             />{/key}
     </form>
 {/if}
 
 {#if live.run.may_swap}
     <button type="button" class="link quiet mr-6 min-h-14 text-sm" onclick={() => void live.record('swapped', { step: live.run.step.key })}
-        >I poured the other part</button
+        >{texts.iPouredTheOtherPart}</button
     >
 {/if}
 {#if live.scale.speaks}
     <button type="button" class="link quiet mt-2 text-sm" onclick={() => (typing = !typing)}
-        >{typing ? 'Let the scale say it' : 'Type the reading instead'}</button
+        >{typing ? texts.letTheScaleSayIt : texts.typeTheReadingInstead}</button
     >
 {/if}
 

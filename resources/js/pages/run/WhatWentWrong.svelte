@@ -7,6 +7,7 @@
     import { figure } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Wrong from '../../parts/Wrong.svelte';
+    import * as texts from './texts';
 
     let { live, kept }: { live: LiveRun; kept: Kept } = $props();
     type Found = {
@@ -46,11 +47,11 @@
     const asking = $derived(found?.question !== null && found?.question !== undefined && !skipped);
 </script>
 
-<section class="mt-5" aria-label="What went wrong">
+<section class="mt-5" aria-label={texts.whatWentWrong}>
     {#if kept.view?.diagnosis}
         <p class="text-lg">It was: <b>{kept.view.diagnosis.name}.</b> From now on that counts for your odds.</p>
     {:else if found !== null}
-        <h2 class="text-2xl">What went wrong?</h2>
+        <h2 class="text-2xl">{texts.whatWentWrongHeading}</h2>
         {#if asking && found.question !== null}
             <p class="text-lg">{found.question.ask}</p>
             <p class="flex flex-wrap gap-2">
@@ -59,7 +60,7 @@
                         disabled={busy}
                         onclick={() => void reply(answer.value)}>{answer.text}</button
                     >{/each}
-                <button class="btn btn-ghost big" onclick={() => (skipped = true)}>I do not know</button>
+                <button class="btn btn-ghost big" onclick={() => (skipped = true)}>{texts.iDoNotKnow}</button>
             </p>
         {:else}
             {#each found.warnings as warning (warning.code)}<p>{warning.message}</p>{/each}
@@ -77,18 +78,18 @@
                         </ul>
                         <p><b>To tell:</b> {cause.look}</p>
                         <p><b>Next time:</b> {cause.next}</p>
-                        <p><button class="btn big" onclick={() => void was(cause.id)}>It was this</button></p>
+                        <p><button class="btn big" onclick={() => void was(cause.id)}>{texts.itWasThis}</button></p>
                     </li>
                 {/each}
             </ol>
             <div class="flex max-w-lg items-end gap-2">
                 <div class="grow">
-                    <Choice label="It was something else" bind:value={other}>
-                        <option value="">leave it open</option>
+                    <Choice label={texts.itWasSomethingElse} bind:value={other}>
+                        <option value="">{texts.leaveItOpen}</option>
                         {#each Object.entries(kept.view?.causes ?? {}) as [id, name] (id)}<option value={id}>{name}</option>{/each}
                     </Choice>
                 </div>
-                {#if other !== ''}<button class="btn big" onclick={() => void was(other)}>It was that</button>{/if}
+                {#if other !== ''}<button class="btn big" onclick={() => void was(other)}>{texts.itWasThat}</button>{/if}
             </div>
         {/if}
     {/if}

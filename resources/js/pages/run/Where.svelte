@@ -7,6 +7,7 @@
     import { measure } from '../../lib/units';
     import Point, { type Pointed } from '../../parts/Point.svelte';
     import { doubts, melted } from '../stores/lots';
+    import * as texts from './texts';
 
     let { live, kept }: { live: LiveRun; kept: Kept } = $props();
     const view = $derived(kept.view);
@@ -49,7 +50,7 @@
 </script>
 
 {#if view !== null && (view.in_a_mould || view.lots.length > 0)}
-    <section class="where" aria-label="Mould and kits">
+    <section class="where" aria-label={texts.mouldAndKits}>
         {#if view.in_a_mould}
             <p>
                 {#if chosen.length > 0}Into
@@ -61,12 +62,12 @@
                         >No mould of this job stands on the rack.</b
                     >
                     <button class="btn big" onclick={() => router.post(`/impressions/${String(view.link_id)}/mould`)}
-                        >It is there: put it on the rack</button
+                        >{texts.itIsTherePutItOn}</button
                     >{/if}
                 {#if view.choices.length > 1 || (chosen.length === 0 && view.choices.length > 0)}<button
                         class="btn big"
                         aria-expanded={choosing}
-                        onclick={() => (choosing = !choosing)}>Another mould</button
+                        onclick={() => (choosing = !choosing)}>{texts.anotherMould}</button
                     >{/if}
             </p>
             {#each chosen.filter((one) => one.asks.length > 0) as mould (mould.id)}
@@ -88,7 +89,7 @@
                                 disabled={mould.filled !== null}
                                 onclick={() => void into(mould.id)}
                                 >{mould.code}
-                                {mould.name}{mould.filled === null ? '' : `, filled: ${mould.filled.job}`}</button
+                                {mould.name}{mould.filled === null ? '' : texts.filled(mould.filled.job)}</button
                             >
                         </li>
                     {/each}
@@ -115,7 +116,7 @@
                     {#if of.lots.length > 1}
                         {#each of.lots.filter((lot) => lot.id !== first.id).slice(0, 4) as lot (lot.id)}<button
                                 class="btn big"
-                                onclick={() => void from(of.code, lot.id)}>from {lot.label} instead</button
+                                onclick={() => void from(of.code, lot.id)}>{texts.fromInstead(lot.label)}</button
                             >{/each}
                     {/if}
                 </p>
@@ -123,7 +124,7 @@
                 <p>
                     {of.name} is taken from no kit.
                     {#each of.lots.slice(0, 4) as lot (lot.id)}<button class="btn big" onclick={() => void from(of.code, lot.id)}
-                            >from {lot.label}</button
+                            >{texts.fromWord(lot.label)}</button
                         >{/each}
                 </p>
             {/if}

@@ -16,7 +16,7 @@ export function nextOf(run: RunView): string {
             run.next_line === null
                 ? `Next: ${lower(run.worked.mix.title)}${run.heat === null ? `, ${minutes(run.clock.mix_min)}` : ''}.`
                 : `Next: ${run.next_line}.`,
-        mix: run.degas_planned ? 'Next: draw the air out.' : fill,
+        mix: run.degas_planned ? 'Next: de-air it.' : fill,
         heat: fill,
         degas: fill,
         fill: run.step.batch < run.batches ? `Next: cup ${String(run.step.batch + 1)} of ${String(run.batches)}.` : 'Next: leave it alone.',

@@ -4,6 +4,7 @@
     import { sign } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import type { AdditiveSheetView } from '../../types/server';
+    import * as texts from './texts';
 
     let { sheet, children }: { sheet: AdditiveSheetView; children?: Snippet } = $props();
 </script>
@@ -16,7 +17,7 @@
 {@render children?.()}
 <div class="mt-6 grid gap-8 lg:grid-cols-2">
     <section>
-        <h3 class="text-xl">How much</h3>
+        <h3 class="text-xl">{texts.howMuch}</h3>
         <p class="mt-1 text-lg">up to <b class="fig">{sheet.max}</b> {sheet.basis}, unless the base’s own sheet says less</p>
         <p>
             Into {sheet.into === 'after' ? 'the mixed cup, last' : `part ${sheet.into.toUpperCase()}`}. Density
@@ -31,12 +32,12 @@
             </p>{/if}
         {#if sheet.softening.length > 0}
             <table class="mt-3">
-                <caption class="text-left font-bold">What is left of the base’s own values, typically</caption>
+                <caption class="text-left font-bold">{texts.whatIsLeftOfTheBases}</caption>
                 <thead
                     ><tr
-                        ><th scope="col">% of A+B</th><th scope="col">stiffness</th><th scope="col">tear</th><th scope="col">stretch</th><th
-                            scope="col">pot life</th
-                        ></tr
+                        ><th scope="col">{texts.ofAB}</th><th scope="col">{texts.stiffness}</th><th scope="col">{texts.tear}</th><th
+                            scope="col">{texts.stretch}</th
+                        ><th scope="col">{texts.potLife}</th></tr
                     ></thead
                 >
                 <tbody>
@@ -51,13 +52,13 @@
             </table>
             <p class="quiet text-sm">
                 Sweats out from about <span class="fig">{sheet.bleed_from_pct}</span> % in most bases. Your own pucks say more: see
-                <a class="link" href="/swatches">how soft</a>.
+                <a class="link" href="/swatches">{texts.howSoft}</a>.
             </p>
         {/if}
         {#if sheet.notes !== ''}<p class="mt-2 font-bold">{sheet.notes}</p>{/if}
     </section>
     <section>
-        <h3 class="text-xl">Mind</h3>
+        <h3 class="text-xl">{texts.mind}</h3>
         <div class="mt-1"><Cautions cautions={sheet.cautions} /></div>
     </section>
 </div>

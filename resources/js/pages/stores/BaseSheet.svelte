@@ -6,6 +6,7 @@
     import Cautions from '../../parts/Cautions.svelte';
     import Observations from '../../parts/Observations.svelte';
     import type { BaseSheetView } from '../../types/server';
+    import * as texts from './texts';
 
     let { sheet, children }: { sheet: BaseSheetView; children?: Snippet } = $props();
     const times = [
@@ -44,7 +45,7 @@
         <p class="quiet">house code <span class="fig">{sheet.code}</span> · {sheet.family.replace('-', ' ')}</p>
         <p class="mt-2 max-w-prose text-lg">{sheet.summary}</p>
     </div>
-    {#if sheet.shore !== null}<p class="shore fig" aria-label="Shore hardness {sheet.shore}">
+    {#if sheet.shore !== null}<p class="shore fig" aria-label={texts.shoreHardness(sheet.shore)}>
             {sheet.shore}<small>{sure('hardness')}</small>
         </p>{/if}
 </header>
@@ -53,14 +54,15 @@
 <div class="two">
     <div class="column">
         <section>
-            <h3 class="text-xl">Times</h3>
+            <h3 class="text-xl">{texts.times}</h3>
             <table>
                 <thead
                     ><tr
-                        ><td></td><th scope="col">sheet, {measure(sheet.ref_c, 'temperature', bench.units)}</th><th scope="col"
-                            >here, {measure(bench.frame?.workshop.room_c, 'temperature', bench.units)}{sheet.of_g === null
-                                ? ''
-                                : `, ${measure(sheet.of_g, 'mass', bench.units, 0)} of it`}</th
+                        ><td></td><th scope="col">{texts.sheet(measure(sheet.ref_c, 'temperature', bench.units))}</th><th scope="col"
+                            >{texts.here(
+                                measure(bench.frame?.workshop.room_c, 'temperature', bench.units),
+                                sheet.of_g === null ? '' : texts.ofIt(measure(sheet.of_g, 'mass', bench.units, 0)),
+                            )}</th
                         ></tr
                     ></thead
                 >
@@ -85,7 +87,7 @@
             <Observations base={sheet.code} />
         </section>
         <section>
-            <h3 class="text-xl">Proportion</h3>
+            <h3 class="text-xl">{texts.proportion}</h3>
             <p class="mt-1 text-lg"><b>{sheet.ratio}</b></p>
             <p>{sheet.by_volume_ok ? 'May also be measured by volume.' : 'Weigh it: cups and marks are not exact enough.'}</p>
             <p class="quiet text-sm">
@@ -97,11 +99,7 @@
                 {sign('density', bench.units)}, {sure('sg')}
             </p>
             <p class="mt-2">
-                {sheet.vacuum === 'recommended'
-                    ? 'Draw the air out.'
-                    : sheet.vacuum === 'never'
-                      ? 'Never under vacuum.'
-                      : 'Vacuum if you like.'}
+                {sheet.vacuum === 'recommended' ? 'De-air it.' : sheet.vacuum === 'never' ? 'Never under vacuum.' : 'Vacuum if you like.'}
                 {sheet.moisture ? 'Keep every trace of damp away.' : ''}
                 {sheet.skin_safe ? 'Sold for skin; patch-test the wearer.' : 'Not for skin.'}
                 {sheet.brushed ? 'Goes on by brush.' : ''}
@@ -111,7 +109,7 @@
     </div>
     <div class="column">
         <section>
-            <h3 class="text-xl">What it bears</h3>
+            <h3 class="text-xl">{texts.whatItBears}</h3>
             <ul class="mt-1">
                 {#each sheet.limits as limit (limit.role)}<li>
                         {limit.role.replace('-', ' ')}: up to <b class="fig">{limit.max}</b>
@@ -126,7 +124,7 @@
             </dl>
         </section>
         <section>
-            <h3 class="text-xl">Mind</h3>
+            <h3 class="text-xl">{texts.mind}</h3>
             <div class="mt-1"><Cautions cautions={sheet.cautions} /></div>
         </section>
     </div>

@@ -4,6 +4,7 @@
     import { measure } from '../../lib/units';
     import type { LotLineView } from '../../types/server';
     import { doubts, melted } from './lots';
+    import * as texts from './texts';
 
     let { lot, colour, parts }: { lot: LotLineView; colour: string | null; parts: Record<string, string> } = $props();
 </script>
@@ -42,7 +43,7 @@
         {#if lot.past && !lot.ended}<p class="text-sm font-bold text-error">past its date</p>{/if}
         {#if lot.bad !== null}<p class="text-sm font-bold text-error">
                 Marked bad{lot.bad === '' ? '' : `: ${lot.bad.replace(/[.\s]+$/, '')}`}.
-                <a class="link" href="/stores/lots/{lot.id}/recall">What it went into</a>
+                <a class="link" href="/stores/lots/{lot.id}/recall">{texts.whatItWentInto}</a>
             </p>{/if}
         {#if lot.remelts !== null}<p class="text-sm">Melted {melted(lot.remelts)}.</p>{/if}
         {#if lot.trouble !== null}<p class="text-sm font-bold text-error">{doubts[lot.trouble]}</p>{/if}

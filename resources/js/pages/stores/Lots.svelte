@@ -1,5 +1,6 @@
 <script lang="ts">
     /** The kits of one sheet: what is left, what the next costs, and taking a new one in. */
+    import OnPaper from '../../parts/OnPaper.svelte';
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { ask, make } from '../../lib/api';
@@ -11,6 +12,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { StoresView } from '../../types/server';
     import LotLine from './LotLine.svelte';
+    import * as texts from './texts';
 
     let { code, colour, stores }: { code: string; colour: string | null; stores: StoresView } = $props();
     const letters = $derived(Object.keys(stores.part_names));
@@ -88,13 +90,14 @@
     const keep = (): Promise<void> => say({ price: price === '' ? null : price, mass_g: mass, reorder_g: reorder });
 </script>
 
-<section class="mt-6" aria-label="On hand">
+<section class="mt-6" aria-label={texts.onHand}>
     <div class="flex flex-wrap items-baseline justify-between gap-2">
         <h3 class="text-2xl">
-            On hand{#if stores.on_hand[code] !== undefined}: <span class="fig">{measure(stores.on_hand[code], 'mass', bench.units, 0)}</span
+            {texts.onHand}{#if stores.on_hand[code] !== undefined}: <span class="fig"
+                    >{measure(stores.on_hand[code], 'mass', bench.units, 0)}</span
                 >{/if}
         </h3>
-        <button class="btn" aria-expanded={taking} onclick={() => (taking = !taking)}>Take a kit in</button>
+        <button class="btn" aria-expanded={taking} onclick={() => (taking = !taking)}>{texts.takeAKitIn}</button>
     </div>
     {#if taking || typed.again}
         <form
@@ -103,71 +106,78 @@
                 event.preventDefault();
                 void take();
             }}
-            aria-label="A kit that has come"
+            aria-label={texts.aKitThatHasCome}
         >
             <div class="fields">
                 {#if stores.melts}<Measure
-                        label="Melted so often"
+                        label={texts.meltedSoOften}
                         kind="plain"
                         bind:value={kit.remelts}
                         error={at('remelts')}
-                        hint="once, where nobody counted"
+                        hint={texts.onceWhereNobodyCounted}
                     />{/if}
                 {#each letters as part, i (part)}
                     {#if part === 'A'}
                         <Measure
-                            label={letters.length > 1 ? `${stores.part_names[part] ?? part}, how much` : 'How much is in it'}
+                            label={letters.length > 1 ? texts.howMuch2(stores.part_names[part] ?? part) : texts.howMuchIsInIt}
                             kind="mass"
                             bind:value={kit.a_g}
                             error={at(`parts.${String(i)}.grams`)}
                         />
                         <TextLine
-                            label={letters.length > 1 ? `${stores.part_names[part] ?? part}, its number` : 'Its number'}
+                            label={letters.length > 1 ? texts.itsNumber(stores.part_names[part] ?? part) : texts.itsNumberHeading}
                             bind:value={kit.a_no}
                         />
                     {:else}
                         <Measure
-                            label="{stores.part_names[part] ?? part}, how much"
+                            label={texts.howMuch2(stores.part_names[part] ?? part)}
                             kind="mass"
                             bind:value={kit.b_g}
                             error={at(`parts.${String(i)}.grams`)}
                         />
-                        <TextLine label="{stores.part_names[part] ?? part}, its number" bind:value={kit.b_no} />
+                        <TextLine label={texts.itsNumber(stores.part_names[part] ?? part)} bind:value={kit.b_no} />
                     {/if}
                 {/each}
-                <TextLine label="Came on" type="date" bind:value={kit.got_on} error={at('got_on')} />
-                <TextLine label="Opened on, if it is" type="date" bind:value={kit.opened_on} error={at('opened_on')} />
-                <TextLine label="Best before" type="date" bind:value={kit.best_before} error={at('best_before')} />
+                <TextLine label={texts.cameOn} type="date" bind:value={kit.got_on} error={at('got_on')} />
+                <TextLine label={texts.openedOnIfItIs} type="date" bind:value={kit.opened_on} error={at('opened_on')} />
+                <TextLine label={texts.bestBefore} type="date" bind:value={kit.best_before} error={at('best_before')} />
                 <TextLine
-                    label="Price of the kit{bench.frame?.workshop.currency ? `, ${bench.frame.workshop.currency}` : ''}"
+                    label={texts.priceOfTheKit(bench.frame?.workshop.currency ? `, ${bench.frame.workshop.currency}` : '')}
                     fig
                     inputmode="decimal"
                     bind:value={kit.price}
                     error={at('price')}
                 />
             </div>
-            <TextLine label="Note" bind:value={kit.note} />
+            <TextLine label={texts.note} bind:value={kit.note} />
             {#if trouble !== null && !/grams|_on|before|price/.test(trouble.field)}<Wrong says={trouble.message} />{/if}
             <p class="flex gap-2">
-                <button class="btn btn-primary">Put it on the shelf</button>
+                <button class="btn btn-primary">{texts.putItOnTheShelf}</button>
                 <button
                     type="button"
                     class="btn btn-ghost"
                     onclick={() => {
                         typed.clear();
                         taking = false;
-                    }}>Leave it</button
+                    }}>{texts.leaveIt}</button
                 >
             </p>
         </form>
     {/if}
+    {#if stores.lots.length > 0}<p>
+            <OnPaper
+                what="labels"
+                words="Labels of these kits"
+                more="lots={stores.lots.map((lot) => lot.id).join(',')}&across=3&down=8&top_mm=0&left_mm=0"
+            />
+        </p>{/if}
     {#each stores.lots as lot (lot.id)}<LotLine {lot} {colour} parts={stores.part_names} />{:else}
         <p class="quiet">
             No kit is written down. Take one in: then every run draws from it, and how much is left, its dates and its pours are known.
         </p>
     {/each}
     <details class="mt-3">
-        <summary class="link min-h-11 py-2">What a kit costs, and when to order the next</summary>
+        <summary class="link min-h-11 py-2">{texts.whatAKitCostsAndWhen}</summary>
         <form
             class="fields mt-2"
             onsubmit={(event) => {
@@ -175,15 +185,15 @@
                 void keep();
             }}
         >
-            <TextLine label="Price of a kit" fig inputmode="decimal" bind:value={price} error={taking ? null : at('price')} />
-            <Measure label="For a kit of" kind="mass" bind:value={mass} error={at('mass_g')} />
-            <Measure label="Order the next under" kind="mass" bind:value={reorder} error={at('reorder_g')} />
+            <TextLine label={texts.priceOfAKit} fig inputmode="decimal" bind:value={price} error={taking ? null : at('price')} />
+            <Measure label={texts.forAKitOf} kind="mass" bind:value={mass} error={at('mass_g')} />
+            <Measure label={texts.orderTheNextUnder} kind="mass" bind:value={reorder} error={at('reorder_g')} />
             <p class="self-end">
-                <button class="btn">Keep</button>
+                <button class="btn">{texts.keep}</button>
                 {#if stores.kit.take_back !== null}<button
                         type="button"
                         class="btn btn-ghost"
-                        onclick={() => void say({ of: stores.kit.take_back })}>Take back the last</button
+                        onclick={() => void say({ of: stores.kit.take_back })}>{texts.takeBackTheLast}</button
                     >{/if}
                 {#if kept}<span role="status">kept</span>{/if}
             </p>

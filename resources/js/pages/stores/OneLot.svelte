@@ -14,6 +14,7 @@
     import type { LotView } from '../../types/server';
     import LotLine from './LotLine.svelte';
     import { doubts } from './lots';
+    import * as texts from './texts';
 
     let { shown: sent }: { shown: LotView } = $props();
     const told = untrack(() => new Tell<LotView>(sent, `/stores/lots/${String(sent.lot.id)}/facts`));
@@ -77,13 +78,13 @@
 
 <svelte:head><title>{lot.label}, {view.name} · Stores · Apalos</title></svelte:head>
 
-<p class="quiet"><a class="link" href="/stores">Stores</a> · <a class="link" href="/stores/{lot.code}">{view.name}</a></p>
+<p class="quiet"><a class="link" href="/stores">{texts.stores}</a> · <a class="link" href="/stores/{lot.code}">{view.name}</a></p>
 <h1 class="text-4xl">{lot.label}</h1>
 <div class="cols">
     <div class="grid content-start gap-5">
         <LotLine {lot} colour={view.colour} parts={view.part_names} />
-        <section aria-label="Where it went">
-            <h2 class="text-2xl">Where it went</h2>
+        <section aria-label={texts.whereItWent}>
+            <h2 class="text-2xl">{texts.whereItWent}</h2>
             <ul class="rows">
                 {#each view.went as row, i (i)}
                     <li>
@@ -115,50 +116,50 @@
                 event.preventDefault();
                 void tell();
             }}
-            aria-label="Count it, or take from it"
+            aria-label={texts.countItOrTakeFromIt}
         >
-            <Choice label="What" bind:value={what}
-                ><option value="counted">count what is left</option><option value="took">taken for something else</option></Choice
+            <Choice label={texts.what} bind:value={what}
+                ><option value="counted">{texts.countWhatIsLeft}</option><option value="took">{texts.takenForSomethingElse}</option></Choice
             >
-            {#if lot.parts.length > 1}<Choice label="Of" bind:value={part}
+            {#if lot.parts.length > 1}<Choice label={texts.ofWord} bind:value={part}
                     >{#each lot.parts as one (one.part)}<option value={one.part}>{view.part_names[one.part] ?? one.part}</option
                         >{/each}</Choice
                 >{/if}
-            <Measure label={what === 'counted' ? 'It weighs, without the tub' : 'So much'} kind="mass" bind:value={grams} />
-            {#if what === 'took'}<TextLine label="What for" bind:value={why} />{/if}
+            <Measure label={what === 'counted' ? texts.itWeighsWithoutTheTub : texts.soMuch} kind="mass" bind:value={grams} />
+            {#if what === 'took'}<TextLine label={texts.whatFor} bind:value={why} />{/if}
             <Wrong says={told.trouble} />
-            <button class="btn btn-primary" disabled={told.busy || grams === null}>Write it down</button>
+            <button class="btn btn-primary" disabled={told.busy || grams === null}>{texts.writeItDown}</button>
         </form>
         <p class="flex flex-wrap gap-2">
             {#if lot.opened_on === null && !lot.ended}<button class="btn" onclick={() => void told.tell('opened', { on: view.today })}
-                    >Opened today</button
+                    >{texts.openedToday}</button
                 >{/if}
             {#each Object.entries(doubts) as [id, word] (id)}{#if lot.trouble !== id && !lot.ended}<button
                         class="btn btn-ghost"
                         onclick={() => void told.tell('doubted', { what: id })}>{word.split(':')[0]}</button
                     >{/if}{/each}
             {#if lot.bad === null}<button class="btn btn-ghost" aria-expanded={calling} onclick={() => (calling = !calling)}
-                    >It is bad …</button
-                >{:else}<a class="btn" href="/stores/lots/{lot.id}/recall">What it went into</a><button
+                    >{texts.itIsBad}</button
+                >{:else}<a class="btn" href="/stores/lots/{lot.id}/recall">{texts.whatItWentInto}</a><button
                     class="btn btn-ghost"
-                    onclick={() => void told.tell('returned')}>It is good after all</button
+                    onclick={() => void told.tell('returned')}>{texts.itIsGoodAfterAll}</button
                 >{/if}
             <button class="btn btn-ghost" onclick={() => void told.tell(lot.ended ? 'returned' : 'ended', lot.ended ? {} : { why: null })}
-                >{lot.ended ? 'Bring it back' : 'Used up, or thrown out'}</button
+                >{lot.ended ? texts.bringItBack : texts.usedUpOrThrownOut}</button
             >
         </p>
         {#if calling && lot.bad === null}
             <form
                 class="card-paper grid gap-3"
-                aria-label="It is bad"
+                aria-label={texts.itIsBadHeading}
                 onsubmit={(event) => {
                     event.preventDefault();
                     void recall();
                 }}
             >
-                <TextLine label="What is wrong with it" first bind:value={bad} maxlength={500} />
+                <TextLine label={texts.whatIsWrongWithIt} first bind:value={bad} maxlength={500} />
                 <p class="quiet text-sm">Nothing more is taken from it, and everything that was made of it is listed.</p>
-                <button class="btn btn-primary" disabled={told.busy || bad.trim() === ''}>Call it back</button>
+                <button class="btn btn-primary" disabled={told.busy || bad.trim() === ''}>{texts.callItBack}</button>
             </form>
         {/if}
         <CodeLabel
@@ -167,12 +168,12 @@
             lines={[`came ${lot.got_on}`, lot.best_before === null ? '' : `best before ${lot.best_before}`].filter((line) => line !== '')}
             href="/stores/lots/{lot.id}"
         />
-        <section aria-label="What was told of it">
-            <h2 class="text-2xl">Told of it</h2>
+        <section aria-label={texts.whatWasToldOfIt}>
+            <h2 class="text-2xl">{texts.toldOfIt}</h2>
             {#if view.take_back !== null}<button
                     class="btn btn-ghost btn-sm"
                     disabled={told.busy}
-                    onclick={() => void told.tell('undone', { of: view.take_back })}>Take back the last</button
+                    onclick={() => void told.tell('undone', { of: view.take_back })}>{texts.takeBackTheLast}</button
                 >{/if}
             <ul class="text-sm">
                 {#each view.facts as fact (fact.id)}<li>

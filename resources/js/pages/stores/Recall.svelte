@@ -4,6 +4,7 @@
     import { measure } from '../../lib/units';
     import { dayAndTime, shortDate } from '../../lib/when';
     import type { RecallView } from '../../types/server';
+    import * as texts from './texts';
 
     let { recall }: { recall: RecallView } = $props();
     const many = (n: number, one: string, more: string): string => `${String(n)} ${n === 1 ? one : more}`;
@@ -12,7 +13,7 @@
 
 <svelte:head><title>Recall of {recall.label} · Apalos</title></svelte:head>
 
-<h1 class="text-4xl">{recall.recalled_ms === null ? 'What it went into' : 'Call it back'}: {recall.label}, {recall.name}</h1>
+<h1 class="text-4xl">{recall.recalled_ms === null ? texts.whatItWentInto : texts.callItBack}: {recall.label}, {recall.name}</h1>
 <p class="mt-2 text-lg">
     {#if recall.recalled_ms !== null}<b
             >Marked bad {dayAndTime(recall.recalled_ms)}{recall.why === '' ? '' : `: ${recall.why.replace(/[.\s]+$/, '')}`}.</b
@@ -24,14 +25,14 @@
     )} of it.
 </p>
 <p class="noprint mt-3 flex flex-wrap gap-2">
-    <button class="btn btn-primary" onclick={() => window.print()}>Print it</button>
-    <a class="btn" href="/stores/lots/{recall.lot_id}/recall.csv">As CSV</a>
-    <a class="btn btn-ghost" href="/stores/lots/{recall.lot_id}">Back to the kit</a>
+    <button class="btn btn-primary" onclick={() => window.print()}>{texts.printIt}</button>
+    <a class="btn" href="/stores/lots/{recall.lot_id}/recall.csv">{texts.asCsv}</a>
+    <a class="btn btn-ghost" href="/stores/lots/{recall.lot_id}">{texts.backToTheKit}</a>
 </p>
 
 {#if recall.whom.length > 0}
-    <section class="mt-6" aria-label="Who has them">
-        <h2 class="text-2xl">Who has them</h2>
+    <section class="mt-6" aria-label={texts.whoHasThem}>
+        <h2 class="text-2xl">{texts.whoHasThem}</h2>
         <ul>
             {#each recall.whom as one (one.name)}<li>
                     <b>{one.name === '' ? 'Nobody was noted' : one.name}</b>: {many(one.pieces, 'piece', 'pieces')}
@@ -40,8 +41,8 @@
     </section>
 {/if}
 {#if recall.moulds.length > 0}
-    <section class="mt-6" aria-label="Moulds made of it">
-        <h2 class="text-2xl">Moulds made of it</h2>
+    <section class="mt-6" aria-label={texts.mouldsMadeOfIt}>
+        <h2 class="text-2xl">{texts.mouldsMadeOfIt}</h2>
         <ul>
             {#each recall.moulds as mould (mould.id)}<li>
                     <a class="link font-bold" href="/rack/{mould.id}">{mould.code} {mould.name}</a>
@@ -55,8 +56,8 @@
     </section>
 {/if}
 {#if recall.scrap.length > 0}
-    <section class="mt-6" aria-label="What was left of it">
-        <h2 class="text-2xl">What was left of it, on the shelf</h2>
+    <section class="mt-6" aria-label={texts.whatWasLeftOfIt}>
+        <h2 class="text-2xl">{texts.whatWasLeftOfItOn}</h2>
         <ul>
             {#each recall.scrap as one (one.id)}<li>
                     <a class="link font-bold" href="/stores/lots/{one.id}">{one.label}</a>
@@ -65,16 +66,16 @@
         </ul>
     </section>
 {/if}
-<section class="mt-6" aria-label="Pours">
-    <h2 class="text-2xl">Pours</h2>
+<section class="mt-6" aria-label={texts.pours}>
+    <h2 class="text-2xl">{texts.pours}</h2>
     {#if recall.total > recall.pours.length}<p class="quiet">The newest {recall.pours.length}; the CSV has all {recall.total}.</p>{/if}
     <div class="scroll">
         <table>
             <thead
                 ><tr
-                    ><th scope="col">When</th><th scope="col">What</th><th scope="col">Because of</th><th scope="col">Kept</th><th
-                        scope="col">Rejects</th
-                    ><th scope="col">For</th></tr
+                    ><th scope="col">{texts.when}</th><th scope="col">{texts.what}</th><th scope="col">{texts.becauseOf}</th><th scope="col"
+                        >{texts.kept}</th
+                    ><th scope="col">{texts.rejects}</th><th scope="col">{texts.forWord}</th></tr
                 ></thead
             >
             <tbody>

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import * as texts from './texts';
     /** Some of many, each with its name; folded while it is not being filled in. */
     type Props = { label: string; value: string[]; all: string[]; named: Record<string, string>; error?: string | null };
     let { label, value = $bindable(), all, named, error = null }: Props = $props();
@@ -10,7 +11,7 @@
 </script>
 
 <details class="several" class:wrong={error !== null} open={error !== null}>
-    <summary><span class="quiet">{label}</span><b>{chosen === '' ? 'not said' : chosen}</b></summary>
+    <summary><span class="quiet">{label}</span><b>{chosen === '' ? texts.notSaid : chosen}</b></summary>
     <div class="all">
         {#each all as id (id)}
             <label

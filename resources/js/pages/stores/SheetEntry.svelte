@@ -15,6 +15,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import Several from './Several.svelte';
     import SheetEntry from './SheetEntry.svelte';
+    import * as texts from './texts';
 
     type Props = {
         asked: Omit<Asked, 'needed' | 'why' | 'open' | 'fields'> & Partial<Asked>;
@@ -86,11 +87,11 @@
             }
             {error}
         >
-            <option value="">not said</option><option value="yes">yes</option><option value="no">no</option>
+            <option value="">{texts.notSaid}</option><option value="yes">{texts.yes}</option><option value="no">{texts.no}</option>
         </Choice>
     {:else if options.length > 0}
         <Choice {label} bind:value={() => (typeof value === 'string' ? value : ''), (next) => (value = next === '' ? null : next)} {error}>
-            <option value="">not said</option>
+            <option value="">{texts.notSaid}</option>
             {#each options as [id, words] (id)}<option value={id}>{words}</option>{/each}
         </Choice>
     {:else if many[asked.ask] !== undefined}
@@ -113,7 +114,7 @@
             <input
                 type="color"
                 class="swatch"
-                aria-label="{asked.label}, picked"
+                aria-label={texts.picked(asked.label)}
                 bind:value={
                     () => (typeof value === 'string' && /^#[0-9a-f]{6}$/i.test(value) ? value : '#dccfb4'), (next) => (value = next)
                 }
@@ -145,11 +146,11 @@
                         />
                     {/each}
                     <button type="button" class="btn btn-ghost" onclick={() => (value = rows.filter((_, at) => at !== i))}
-                        >Take it out</button
+                        >{texts.takeItOut}</button
                     >
                 </div>
             {/each}
-            <button type="button" class="btn justify-self-start" onclick={() => (value = [...rows, blank()])}>Add one</button>
+            <button type="button" class="btn justify-self-start" onclick={() => (value = [...rows, blank()])}>{texts.addOne}</button>
         </fieldset>
     {:else}
         <TextLine {label} bind:value={() => (typeof value === 'string' ? value : ''), (next) => (value = next)} {error} />

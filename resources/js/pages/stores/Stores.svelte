@@ -5,11 +5,13 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { measure } from '../../lib/units';
     import { dayAndTime } from '../../lib/when';
+    import OnPaper from '../../parts/OnPaper.svelte';
     import Exchange from '../../parts/Exchange.svelte';
     import type { StoresView } from '../../types/server';
     import AdditiveSheet from './AdditiveSheet.svelte';
     import BaseSheet from './BaseSheet.svelte';
     import Lots from './Lots.svelte';
+    import * as texts from './texts';
 
     let stores: StoresView = $props();
     const { list, base, additive, other, own, empty } = $derived(stores);
@@ -48,7 +50,7 @@
             <li>
                 <a href="/stores/{s.code}" aria-current={s.code === shown ? 'true' : undefined}
                     ><i style="background:{s.colour ?? 'transparent'}" class:bare={s.colour === null}></i><span
-                        >{s.name}{#if s.own}<small>own</small>{/if}{#if stores.on_hand[s.code] !== undefined}<small class="fig"
+                        >{s.name}{#if s.own}<small>{texts.own}</small>{/if}{#if stores.on_hand[s.code] !== undefined}<small class="fig"
                                 >{measure(stores.on_hand[s.code], 'mass', bench.units, 0)}</small
                             >{/if}</span
                     ></a
@@ -59,13 +61,15 @@
 {/snippet}
 
 <div class="flex flex-wrap items-center justify-between gap-2">
-    <h1 class="text-3xl">Stores</h1>
-    <a class="btn btn-primary" href="/stores/new/sheet">Write a sheet</a>
+    <h1 class="text-3xl">{texts.stores}</h1>
+    <span class="flex flex-wrap gap-2"
+        ><OnPaper what="to-buy" words="Shopping list" /><a class="btn btn-primary" href="/stores/new/sheet">{texts.writeASheet}</a></span
+    >
 </div>
 {#if empty}
     <p class="mt-3 max-w-prose text-lg">
         Your shelf is empty. It holds the sheets of what you work with: every gram, every minute and every warning comes from them.
-        <a class="link" href="/first">Tick what you have</a>, or write a sheet from your supplier’s data sheet.
+        <a class="link" href="/first">{texts.tickWhatYouHave}</a>, or write a sheet from your supplier’s data sheet.
     </p>
 {/if}
 {#if stores.reorder.length > 0}
@@ -106,11 +110,13 @@
                 </dl>
             {/if}
             {#if own !== null}
-                <section class="mt-6 grid gap-2" aria-label="Versions">
+                <section class="mt-6 grid gap-2" aria-label={texts.versions}>
                     {#if own.left_open.length > 0}
                         <details>
                             <summary class="link min-h-11 py-2"
-                                >{own.left_open.length === 1 ? 'One thing is' : `${String(own.left_open.length)} things are`} left open</summary
+                                >{texts.leftOpen(
+                                    own.left_open.length === 1 ? texts.oneThingIs : texts.thingsAre(own.left_open.length),
+                                )}</summary
                             >
                             <dl class="lines">
                                 {#each own.left_open as field (field.label)}<dt>{field.label}</dt>
@@ -130,15 +136,15 @@
                 </section>
             {/if}
             <p class="mt-6 flex flex-wrap gap-2">
-                {#if chosen.own}<a class="btn" href="/stores/{chosen.code}/change">Change it</a>{/if}
-                <a class="btn" href="/stores/new/sheet?from={chosen.code}">Copy it and change the copy</a>
+                {#if chosen.own}<a class="btn" href="/stores/{chosen.code}/change">{texts.changeIt}</a>{/if}
+                <a class="btn" href="/stores/new/sheet?from={chosen.code}">{texts.copyItAndChangeTheCopy}</a>
                 <button class="btn btn-ghost" onclick={() => put(!chosen.here)}
-                    >{chosen.here ? 'We do not have this' : 'Put it on the shelf'}</button
+                    >{chosen.here ? texts.weDoNotHaveThis : texts.putItOnTheShelf}</button
                 >
             </p>
         {/if}
     </article>
-    <nav aria-label="Sheets">
+    <nav aria-label={texts.sheets}>
         {#each groups as [kind, title] (kind)}
             {@const some = here.filter((s) => s.kind === kind)}
             {#if some.length > 0}
@@ -150,12 +156,12 @@
         {/each}
         {#if off.length > 0}
             <details open={chosen?.here === false}>
-                <summary class="text-xl">Not on your shelf ({off.length})</summary>
+                <summary class="text-xl">{texts.notOnYourShelf(off.length)}</summary>
                 {@render names(off)}
             </details>
         {/if}
         <section class="mt-4 grid gap-2">
-            <h2 class="text-xl">Sheets as a file</h2>
+            <h2 class="text-xl">{texts.sheetsAsAFile}</h2>
             <p class="quiet text-sm">
                 Your own sheets, out and in. While you have none, the YAML file is a template that explains every field.
             </p>

@@ -10,6 +10,7 @@
     import Refused from '../../parts/Wrong.svelte';
     import type { WriteSheetView } from '../../types/server';
     import SheetEntry from './SheetEntry.svelte';
+    import * as texts from './texts';
 
     let { write }: { write: WriteSheetView } = $props();
     const EDITION = '(edition)';
@@ -109,12 +110,12 @@
     <h1 class="text-3xl">{title}</h1>
     <p class="quiet">
         <a class="link inline-block" href="/stores{(write.changes ?? write.from) ? `/${write.changes ?? write.from ?? ''}` : ''}"
-            >back to Stores</a
+            >{texts.backToStores}</a
         >
     </p>
 </div>
 {#if write.changes === null && write.from === null}
-    <nav class="mt-2 flex flex-wrap gap-1" aria-label="What is the sheet about?">
+    <nav class="mt-2 flex flex-wrap gap-1" aria-label={texts.whatIsTheSheetAbout}>
         {#each write.kinds as kind (kind.kind)}
             <a
                 class="chip"
@@ -129,7 +130,7 @@
     {write.form.says}
     {#if write.changes !== null}A change makes a new version; what was poured keeps the one it had.{/if}
     {#if typing.again}<b>What you typed before stands here again.</b>
-        <button type="button" class="link" onclick={() => typing.clear()}>Begin anew</button>{/if}
+        <button type="button" class="link" onclick={() => typing.clear()}>{texts.beginAnew}</button>{/if}
 </p>
 
 <form
@@ -159,19 +160,17 @@
     {/each}
     {#if clash !== null}<Clash says={clash} {differs} ontheirs={takeTheirs} onmine={keepMine} />{:else}<Refused says={elsewhere} />{/if}
     {#if doubts.length > 0}
-        <div class="card-paper grid gap-2" role="group" aria-label="Look again">
+        <div class="card-paper grid gap-2" role="group" aria-label={texts.lookAgain}>
             <p class="text-lg font-bold">Two figures of this sheet contradict each other.</p>
             {#each doubts as doubt (doubt.code)}<p>{doubt.message}</p>{/each}
             <p class="flex flex-wrap gap-2">
-                <button class="btn btn-primary" disabled={busy}>I have corrected it: keep it</button>
-                <button type="button" class="btn" disabled={busy} onclick={() => void keep(true)}
-                    >It is so on the sheet: keep it all the same</button
-                >
+                <button class="btn btn-primary" disabled={busy}>{texts.iHaveCorrectedItKeepIt}</button>
+                <button type="button" class="btn" disabled={busy} onclick={() => void keep(true)}>{texts.itIsSoOnTheSheet}</button>
             </p>
         </div>
     {/if}
     <div class="bar">
-        <button class="btn btn-primary btn-lg" disabled={busy}>Keep the sheet</button>
+        <button class="btn btn-primary btn-lg" disabled={busy}>{texts.keepTheSheet}</button>
     </div>
 </form>
 

@@ -17,40 +17,43 @@
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
     import type { RubbersView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = { known: Known; rubbers: RubbersView; trouble: (...fields: string[]) => string | null; onchange: () => void };
     let { known = $bindable(), rubbers, trouble, onchange }: Props = $props();
 </script>
 
-<Choice label="Density of the cast" bind:value={known.by} {onchange}
-    ><option value="sheet">by its mix</option><option value="weighed">weighed in water</option><option value="typed">I know it</option
+<Choice label={texts.densityOfTheCast} bind:value={known.by} {onchange}
+    ><option value="sheet">{texts.byItsMix}</option><option value="weighed">{texts.weighedInWater}</option><option value="typed"
+        >{texts.iKnowIt}</option
     ></Choice
 >
 {#if known.by === 'sheet'}
-    <Choice label="Cast of" bind:value={known.base} {onchange} error={trouble('resin.sg', 'resin.base_sg')}
+    <Choice label={texts.castOf} bind:value={known.base} {onchange} error={trouble('resin.sg', 'resin.base_sg')}
         >{#each rubbers.bases as base (base.code)}<option value={base.code}>{base.name}</option>{/each}</Choice
     >
-    <Choice label="Filler" bind:value={known.filler} {onchange}
-        ><option value="">none</option>{#each rubbers.fillers as filler (filler.code)}<option value={filler.code}>{filler.name}</option
+    <Choice label={texts.filler} bind:value={known.filler} {onchange}
+        ><option value="">{texts.none}</option>{#each rubbers.fillers as filler (filler.code)}<option value={filler.code}
+                >{filler.name}</option
             >{/each}</Choice
     >
     {#if known.filler !== ''}<Measure
-            label="Of it, by weight"
+            label={texts.ofItByWeight}
             kind="percent"
             bind:value={known.filler_pct}
             error={trouble('resin.filler_pct')}
             {onchange}
         />{/if}
 {:else if known.by === 'weighed'}
-    <Measure label="It weighs in air" kind="mass" bind:value={known.air_g} error={trouble('resin.air_g')} {onchange} />
+    <Measure label={texts.itWeighsInAir} kind="mass" bind:value={known.air_g} error={trouble('resin.air_g')} {onchange} />
     <Measure
-        label="It weighs in water"
+        label={texts.itWeighsInWater}
         kind="mass"
         bind:value={known.in_water_g}
         error={trouble('resin.in_water_g')}
-        hint="hung under the scale; below nought where a sinker draws it under, less the sinker"
+        hint={texts.hungUnderTheScaleBelowNought}
         {onchange}
     />
 {:else}
-    <Measure label="Density" kind="plain" bind:value={known.sg} error={trouble('resin.sg')} {onchange} />
+    <Measure label={texts.density} kind="plain" bind:value={known.sg} error={trouble('resin.sg')} {onchange} />
 {/if}

@@ -9,6 +9,7 @@
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { RubbersView, SpoutResult, StudyView } from '../../types/server';
+    import * as texts from './texts';
 
     let {
         answer,
@@ -104,11 +105,11 @@
     const mm = (value: number): string => measure(value, 'length', bench.units);
 </script>
 
-<section class="grid gap-3" aria-label="Filling">
-    <h2 class="text-2xl">Will it fill before it sets?</h2>
-    <Choice label="Cast of" bind:value={code}>
+<section class="grid gap-3" aria-label={texts.filling}>
+    <h2 class="text-2xl">{texts.willItFillBeforeItSets}</h2>
+    <Choice label={texts.castOf} bind:value={code}>
         {#if rubbers.planned !== null && rubbers.planned.viscosity_pas !== null}<option value="planned"
-                >{rubbers.planned.base}, as “{rubbers.planned.name}” are planned</option
+                >{texts.asArePlanned(rubbers.planned.base, rubbers.planned.name)}</option
             >{/if}
         {#each flowing as base (base.code)}<option value={base.code}>{base.name}</option>{/each}
     </Choice>
@@ -116,15 +117,21 @@
         <p class="quiet">Pours for {mix.pot_life_min.toFixed(1)} min in this room, from {mix.start.toFixed(1)} min after mixing began.</p>
     {/if}
     <div class="three">
-        <Measure label="Spout" kind="length" bind:value={spout.diameter_mm} error={at('diameter_mm')} onchange={() => filling.changed()} />
         <Measure
-            label="Mix stands over it"
+            label={texts.spout}
+            kind="length"
+            bind:value={spout.diameter_mm}
+            error={at('diameter_mm')}
+            onchange={() => filling.changed()}
+        />
+        <Measure
+            label={texts.mixStandsOverIt}
             kind="length"
             bind:value={spout.head_mm}
             error={at('head_mm')}
             onchange={() => filling.changed()}
         />
-        <Measure label="Vents" kind="length" bind:value={spout.vent_mm} error={at('vent_mm')} onchange={() => filling.changed()} />
+        <Measure label={texts.vents} kind="length" bind:value={spout.vent_mm} error={at('vent_mm')} onchange={() => filling.changed()} />
     </div>
     {#if wrong !== null && at('diameter_mm') === null && at('head_mm') === null && at('vent_mm') === null}<Wrong
             says={wrong.message}
@@ -140,7 +147,7 @@
         <Warnings warnings={result.warnings} />
     {/if}
     {#if bubbles !== null}
-        <h3 class="text-lg">Bubbles that leave</h3>
+        <h3 class="text-lg">{texts.bubblesThatLeave}</h3>
         <ul class="bubbles">
             {#each bubbles.cases as one (one.name)}
                 <li>
@@ -151,7 +158,7 @@
             {/each}
         </ul>
         <details>
-            <summary class="cursor-pointer py-2">Vacuum, pressure, or neither</summary>
+            <summary class="cursor-pointer py-2">{texts.vacuumPressureOrNeither}</summary>
             {#each bubbles.advice as advice (advice)}<p class="mt-1 max-w-prose">{advice}</p>{/each}
         </details>
     {/if}

@@ -12,6 +12,7 @@
     import type { BallastResult, RubbersView, StudyView } from '../../types/server';
     import Density, { type Known } from './Density.svelte';
     import Places from './Places.svelte';
+    import * as texts from './texts';
 
     type Props = { live: LiveStudy; answer: NonNullable<StudyView['answer']>; rubbers: RubbersView; onwater: () => void };
     let { live, answer, rubbers, onwater }: Props = $props();
@@ -93,30 +94,30 @@
     const at = (...fields: string[]): string | null => (wrong !== null && fields.includes(wrong.field) ? wrong.message : null);
 </script>
 
-<section class="grid content-start gap-3" aria-label="In water">
-    <h2 class="text-2xl">How will it hang in the water?</h2>
+<section class="grid content-start gap-3" aria-label={texts.inWater}>
+    <h2 class="text-2xl">{texts.howWillItHangInThe}</h2>
     <div class="three">
         <Density bind:known {rubbers} trouble={at} onchange={moved} />
         <Measure
-            label="Heavier than water by"
+            label={texts.heavierThanWaterBy}
             kind="percent"
             bind:value={said.target_pct}
-            hint="below nought it floats"
+            hint={texts.belowNoughtItFloats}
             error={at('target_pct')}
             onchange={() => asking.changed()}
         />
         <Measure
-            label="Hooks and wire under it"
+            label={texts.hooksAndWireUnderIt}
             kind="mass"
             bind:value={said.hooks_g}
             error={at('hardware.0.mass_g')}
             onchange={() => asking.changed()}
         />
-        <Choice label="Lead lies" bind:value={said.ballast} onchange={() => asking.changed()}
-            ><option value="inside">inside</option><option value="outside">outside</option></Choice
+        <Choice label={texts.leadLies} bind:value={said.ballast} onchange={() => asking.changed()}
+            ><option value="inside">{texts.inside}</option><option value="outside">{texts.outside}</option></Choice
         >
-        <Choice label="Water" bind:value={said.water} onchange={() => asking.changed()}
-            ><option value="0.998">fresh</option><option value="1.025">salt</option></Choice
+        <Choice label={texts.water} bind:value={said.water} onchange={() => asking.changed()}
+            ><option value="0.998">{texts.fresh}</option><option value="1.025">{texts.salt}</option></Choice
         >
     </div>
     {#if wrong !== null}<p class="font-bold text-error" role="alert">{wrong.message}</p>{/if}
@@ -162,7 +163,7 @@
                         onclick={() => {
                             leadAt = null;
                             moved();
-                        }}>Lead where it hangs level</button
+                        }}>{texts.leadWhereItHangsLevel}</button
                     >
                 </p>{/if}
             {#if hooks}<Places
@@ -176,7 +177,7 @@
                     }}
                 />{/if}
             <details ontoggle={(event) => event.currentTarget.open && balanced === null && ((balanced = [...middle]), moved())}>
-                <summary class="link min-h-11 py-2">The bare cast hangs balanced elsewhere than in its middle</summary>
+                <summary class="link min-h-11 py-2">{texts.theBareCastHangsBalancedElsewhere}</summary>
                 <p class="quiet">
                     Hang it by a hole and mark where the plumb line passes; from another hole, again: it is balanced where the lines cross.
                 </p>
@@ -196,7 +197,7 @@
             </p>
         {/if}
         <Warnings warnings={result.warnings} />
-        <p><button class="btn" onclick={lay} disabled={result.ballast_g < 0}>Lay it into the water</button></p>
+        <p><button class="btn" onclick={lay} disabled={result.ballast_g < 0}>{texts.layItIntoTheWater}</button></p>
     {/if}
     {#if answer.float !== null}
         <p role="status">

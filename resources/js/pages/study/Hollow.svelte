@@ -8,6 +8,7 @@
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import type { RubbersView, StudyView } from '../../types/server';
+    import * as texts from './texts';
 
     let { answer, rubbers }: { answer: NonNullable<StudyView['answer']>; rubbers: RubbersView } = $props();
     type Entry = number | string | null;
@@ -56,19 +57,19 @@
     const at = (field: string): string | null => (wrong?.field === field ? wrong.message : null);
 </script>
 
-<section class="grid content-start gap-3" aria-label="A hollow skin">
-    <h2 class="text-2xl">Cast it hollow?</h2>
+<section class="grid content-start gap-3" aria-label={texts.aHollowSkin}>
+    <h2 class="text-2xl">{texts.castItHollow}</h2>
     <div class="three">
-        <Measure label="Wall" kind="length" bind:value={said.wall_mm} error={at('wall_mm')} onchange={() => asking.changed()} />
-        <Measure label="Passes" kind="plain" bind:value={said.passes} error={at('passes')} onchange={() => asking.changed()} />
+        <Measure label={texts.wall} kind="length" bind:value={said.wall_mm} error={at('wall_mm')} onchange={() => asking.changed()} />
+        <Measure label={texts.passes} kind="plain" bind:value={said.passes} error={at('passes')} onchange={() => asking.changed()} />
         <Measure
-            label="Left in the cup"
+            label={texts.leftInTheCup}
             kind="percent"
             bind:value={said.loss_pct}
             error={at('loss_pct')}
             onchange={() => asking.changed()}
         />
-        <Choice label="Turned of" bind:value={said.base}
+        <Choice label={texts.turnedOf} bind:value={said.base}
             >{#each timed as base (base.code)}<option value={base.code}>{base.name}</option>{/each}</Choice
         >
     </div>

@@ -8,6 +8,7 @@
     import Measure from '../../parts/Measure.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { ModelFileView, StudyView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         file: ModelFileView;
@@ -29,27 +30,27 @@
     }
 </script>
 
-<section class="grid content-start gap-3" aria-label="Box and job">
-    <h2 class="text-2xl">Into the job</h2>
+<section class="grid content-start gap-3" aria-label={texts.boxAndJob}>
+    <h2 class="text-2xl">{texts.intoTheJob}</h2>
     <p>
         Mould, box, seam and vents go into the chain, what each half takes into its pour sheet or planned build, and the piece into the
         sheet of the casts. What has begun stays as it is.
     </p>
     {#if all.length > 0}
-        <Choice label="Job" bind:value={job}
+        <Choice label={texts.job} bind:value={job}
             >{#each all as one (one.id)}<option value={String(one.id)}>{one.name}</option>{/each}</Choice
         >
         <Wrong says={wrong} />
         <p>
             <button class="btn btn-primary" onclick={() => router.post(`/studies/${String(id)}/job`, { job: Number(job) })}
-                >Write it into the job</button
+                >{texts.writeItIntoTheJob}</button
             >
         </p>
         {#if file.jobs.length > 0}<p class="flex flex-wrap gap-2">
-                {#each file.jobs as one (one.id)}<a class="btn" href="/jobs/{one.id}/plan">Plan it: {one.name}</a>{/each}
+                {#each file.jobs as one (one.id)}<a class="btn" href="/jobs/{one.id}/plan">{texts.planIt(one.name)}</a>{/each}
             </p>{/if}
-    {:else}<p>There is no job yet: <a class="link" href="/jobs">begin one</a>, and come back.</p>{/if}
-    <h3 class="mt-2 text-lg">Walls to cut</h3>
+    {:else}<p>There is no job yet: <a class="link" href="/jobs">{texts.beginOne}</a>, and come back.</p>{/if}
+    <h3 class="mt-2 text-lg">{texts.wallsToCut}</h3>
     <p class="quiet">
         {sizes(answer.mould.inner_mm, bench.units)} inside; the seam and the fill level are engraved, and the walls stand {measure(
             10,
@@ -59,15 +60,17 @@
         )} above the fill.
     </p>
     <div class="three">
-        <Measure label="Board" kind="length" bind:value={board} />
-        <Choice label="Joint" bind:value={joint}
-            ><option value="tabs">tabs</option><option value="butt">butt</option><option value="round">a round wall to wrap</option></Choice
+        <Measure label={texts.board} kind="length" bind:value={board} />
+        <Choice label={texts.joint} bind:value={joint}
+            ><option value="tabs">{texts.tabs}</option><option value="butt">{texts.butt}</option><option value="round"
+                >{texts.aRoundWallToWrap}</option
+            ></Choice
         >
-        <Measure label="Width of the cut" kind="length" bind:value={kerf} />
+        <Measure label={texts.widthOfTheCut} kind="length" bind:value={kerf} />
     </div>
     <p class="flex flex-wrap gap-2">
-        <a class="btn" href="/studies/{id}/box.svg?{query}" download>As SVG</a>
-        <a class="btn" href="/studies/{id}/box.dxf?{query}" download>As DXF</a>
+        <a class="btn" href="/studies/{id}/box.svg?{query}" download>{texts.asSvg}</a>
+        <a class="btn" href="/studies/{id}/box.dxf?{query}" download>{texts.asDxf}</a>
     </p>
 </section>
 

@@ -3,6 +3,7 @@
     import { onMount, untrack } from 'svelte';
     import { PieceView, type Block, type Pin, type Point } from '../../lib/pieceview';
     import type { StudyView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         answer: NonNullable<StudyView['answer']>;
@@ -147,7 +148,7 @@
                 tabindex="-1"
                 aria-hidden="true"
                 style="left: {place.x}px; top: {place.y}px"
-                onclick={() => onchoose(place.id)}>{pin?.mark ?? 'spout'}</button
+                onclick={() => onchoose(place.id)}>{pin?.mark ?? texts.spoutWithin}</button
             >{/if}
     {/each}
     {#if shows === 'tank' && answer.float === null}<p class="note">Say below what it is cast of, and it is laid into the water.</p>{/if}

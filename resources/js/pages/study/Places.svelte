@@ -2,6 +2,7 @@
     /** Where something lies in the piece, moved by hand along its three axes from the middle of its volume. */
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
+    import * as texts from './texts';
 
     type Place = [number, number, number];
     type Props = { what: string; at: Place; middle: Place; size: readonly number[]; onmove: (at: Place) => void };
@@ -16,7 +17,7 @@
 </script>
 
 <fieldset class="places">
-    <legend class="quiet">{what}, from the middle of the piece</legend>
+    <legend class="quiet">{texts.fromTheMiddleOfThePiece(what)}</legend>
     {#each axes as name, i (name)}
         {@const reach = Math.max(1, Math.round((size[i] ?? 2) / 2))}
         {@const off = (at[i] ?? 0) - (middle[i] ?? 0)}

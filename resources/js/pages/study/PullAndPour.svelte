@@ -6,6 +6,7 @@
     import { figure, measure } from '../../lib/units';
     import TextLine from '../../parts/TextLine.svelte';
     import type { ModelFileView } from '../../types/server';
+    import * as texts from './texts';
 
     let { live, file, onsides }: { live: LiveStudy; file: ModelFileView; onsides: (sides: Record<string, string>) => void } = $props();
     const answer = $derived(live.answer);
@@ -46,7 +47,7 @@
 </script>
 
 {#snippet lean(what: 'pull' | 'pour', at: { axis: number; first: number; second: number })}
-    <div class="axes" role="group" aria-label={what === 'pull' ? 'Which way the mould is pulled' : 'Which side is up when it is poured'}>
+    <div class="axes" role="group" aria-label={what === 'pull' ? texts.whichWayTheMouldIsPulled : texts.whichSideIsUpWhenIt}>
         {#each axes as axis, i (axis.side)}
             <button
                 class="btn"
@@ -66,7 +67,7 @@
                 min="-45"
                 max="45"
                 {value}
-                aria-label="{what === 'pull' ? 'Pull' : 'Pour'} leaning from the {ends[0]} to the {ends[1]}"
+                aria-label={texts.leaningFromTheToThe(what === 'pull' ? texts.pull : texts.pour, ends[0], ends[1])}
                 aria-valuetext="{Math.abs(value)}° to the {value < 0 ? ends[0] : ends[1]}"
                 oninput={(event) =>
                     live.change({
@@ -85,8 +86,8 @@
 
 {#if answer !== null}
     <div class="ways">
-        <section aria-label="Pull">
-            <h2 class="text-xl">Pull towards the …</h2>
+        <section aria-label={texts.pull}>
+            <h2 class="text-xl">{texts.pullTowardsThe}</h2>
             {#if live.found.pulls.length > 1}
                 <p class="found">
                     Found:
@@ -94,7 +95,7 @@
                             class="btn btn-sm"
                             aria-pressed={same(one.axis, answer.pull.axis)}
                             onclick={() => live.change({ pull: written(one.axis) })}
-                            >{i + 1}. hides {one.undercut_area_pct.toFixed(1)} %</button
+                            >{texts.hides(i + 1, one.undercut_area_pct.toFixed(1))}</button
                         >{/each}
                 </p>
             {/if}
@@ -105,11 +106,12 @@
                     class="checkbox"
                     checked={live.asked.one_part}
                     onchange={(event) => live.change({ one_part: event.currentTarget.checked })}
-                /> A mould of one part, pulled one way</label
+                />
+                {texts.aMouldOfOnePartPulled}</label
             >
         </section>
-        <section aria-label="Pour">
-            <h2 class="text-xl">Pour it with this side up</h2>
+        <section aria-label={texts.pour}>
+            <h2 class="text-xl">{texts.pourItWithThisSideUp}</h2>
             {#if live.found.pours.length > 1}
                 <p class="found">
                     Found:
@@ -118,8 +120,8 @@
                             aria-pressed={same(one.up, answer.pours[0]?.up ?? [])}
                             onclick={() => live.change({ pour: written(one.up) })}
                             >{i + 1}. {one.vents === 0
-                                ? 'no air stays'
-                                : `${String(one.vents)} ${one.vents === 1 ? 'vent' : 'vents'}`}</button
+                                ? texts.noAirStays
+                                : `${String(one.vents)} ${one.vents === 1 ? texts.vent : texts.ventsWithin}`}</button
                         >{/each}
                 </p>
             {/if}
@@ -129,19 +131,19 @@
                 onclick={() => {
                     live.asked = { ...live.asked, pull: null, pour: null, seam_mm: null };
                     void live.ask();
-                }}>Find the best pull and pour</button
+                }}>{texts.findTheBestPullAndPour}</button
             >
         </section>
-        <section aria-label="Seam and walls">
-            <h2 class="text-xl">Seam and walls</h2>
+        <section aria-label={texts.seamAndWalls}>
+            <h2 class="text-xl">{texts.seamAndWalls}</h2>
             {#if !live.asked.one_part}<label class="slide"
-                    ><span class="quiet">seam</span><input
+                    ><span class="quiet">{texts.seam}</span><input
                         type="range"
                         class="range"
                         min="0"
                         max={Math.max(1, Math.round(height))}
                         value={Math.round(seam)}
-                        aria-label="Height of the seam"
+                        aria-label={texts.heightOfTheSeam}
                         aria-valuetext="{measure(seam, 'length', bench.units)} above the lowest point"
                         oninput={(event) => live.change({ seam_mm: Number(event.currentTarget.value) })}
                     /><span class="fig deg">{measure(seam, 'length', bench.units, 0)}</span></label
@@ -153,11 +155,11 @@
                         Parted level there, {figure(answer.mould.locks_pct ?? 0, 'percent', 'metric', 1)} % of the surface is locked in.
                     </p>{/if}
                 {#if live.asked.seam_mm !== null}<button class="btn btn-sm" onclick={() => live.change({ seam_mm: null })}
-                        >Where it parts by itself</button
+                        >{texts.whereItPartsByItself}</button
                     >{/if}
             {/if}
             <fieldset>
-                <legend class="quiet">Room round the piece</legend>
+                <legend class="quiet">{texts.roomRoundThePiece}</legend>
                 <div class="axes">
                     {#each schools as [id, name] (id)}<button
                             class="btn"
@@ -168,7 +170,7 @@
                     <span class="fig">{measure(answer.mould.margin_mm, 'length', bench.units, 0)}</span>
                 </div>
             </fieldset>
-            <button class="btn btn-ghost" aria-expanded={naming} onclick={() => (naming = !naming)}>Name its sides</button>
+            <button class="btn btn-ghost" aria-expanded={naming} onclick={() => (naming = !naming)}>{texts.nameItsSides}</button>
             {#if naming}
                 <form
                     class="names"
@@ -179,11 +181,11 @@
                     }}
                 >
                     {#each axes as axis (axis.side)}<TextLine
-                            label="The {axis.usual} is its"
+                            label={texts.theIsIts(axis.usual)}
                             bind:value={sides[axis.side]}
                             maxlength={24}
                         />{/each}
-                    <button class="btn btn-primary">Call them so</button>
+                    <button class="btn btn-primary">{texts.callThemSo}</button>
                 </form>
             {/if}
         </section>

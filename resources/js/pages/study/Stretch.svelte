@@ -1,6 +1,7 @@
 <script lang="ts">
     /** A mould of one part: which rubbers of the shelf let go of it, and how often. */
     import { ask } from '../../lib/api';
+    import * as texts from './texts';
 
     let { id }: { id: number } = $props();
     type Rubber = {
@@ -29,8 +30,8 @@
 </script>
 
 {#if told !== null}
-    <section class="grid content-start gap-2" aria-label="Stretch">
-        <h2 class="text-2xl">How far must it stretch?</h2>
+    <section class="grid content-start gap-2" aria-label={texts.stretch}>
+        <h2 class="text-2xl">{texts.howFarMustItStretch}</h2>
         <p>By <b class="fig">{told.needed_pct.toFixed(0)} %</b>, where the widest girth passes the narrowest below it.</p>
         <ul>
             {#each told.rubbers as rubber (rubber.name)}

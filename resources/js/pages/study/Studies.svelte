@@ -6,6 +6,7 @@
     import { when } from '../../lib/when';
     import Wrong from '../../parts/Wrong.svelte';
     import type { StudiedView } from '../../types/server';
+    import * as texts from './texts';
 
     let { studied, job }: { studied: StudiedView; job: { id: number; name: string } | null } = $props();
     const upload = new Upload();
@@ -29,7 +30,7 @@
 
 <svelte:head><title>Study · Apalos</title></svelte:head>
 
-<h1 class="text-4xl">Study a piece before anything is poured</h1>
+<h1 class="text-4xl">{texts.studyAPieceBeforeAnythingIs}</h1>
 <p class="mt-1 max-w-prose">
     Drop in its model, a print or a scan of the sculpt: can it come out, where should the seam run, which way up, where does air stay, how
     much does each half take.{job === null ? '' : ` It is for “${job.name}”.`}
@@ -52,11 +53,11 @@
 >
     {#if upload.under}
         <p role="status">On its way to the bench computer: {Math.round(100 * upload.share)} %</p>
-        <progress class="progress w-64" max="1" value={upload.share} aria-label="How much of the file is in"></progress>
-        <button class="btn" onclick={() => upload.stop()}>Stop</button>
+        <progress class="progress w-64" max="1" value={upload.share} aria-label={texts.howMuchOfTheFileIs}></progress>
+        <button class="btn" onclick={() => upload.stop()}>{texts.stop}</button>
     {:else}
         <label class="btn btn-primary big"
-            >Choose a model<input
+            >{texts.chooseAModel}<input
                 bind:this={input}
                 type="file"
                 class="sr-only"
@@ -70,23 +71,23 @@
 <Wrong says={upload.says} />
 
 {#if studied.models.length > 0}
-    <h2 class="mt-8 text-2xl">Studied so far</h2>
+    <h2 class="mt-8 text-2xl">{texts.studiedSoFar}</h2>
     <ul class="models">
         {#each studied.models as model (model.id)}
             <li>
                 <a class="card-paper" href="/study/{model.id}">
                     <b class="name">{model.name}</b>
-                    <span class="quiet">{model.job ?? 'no job yet'} · {when(model.at_ms, bench.now)}</span>
+                    <span class="quiet">{model.job ?? texts.noJobYet} · {when(model.at_ms, bench.now)}</span>
                     {#if model.volume_ml !== null && model.bbox_mm !== null}
                         <span class="fig">{measure(model.volume_ml, 'volume', bench.units)} · {sizes(model.bbox_mm, bench.units)}</span>
                         <span
                             >{(model.undercut_pct ?? 0) < 0.5
-                                ? 'comes out clean'
-                                : `${(model.undercut_pct ?? 0).toFixed(1)} % hides`}{model.watertight === false
-                                ? ', and it leaks'
+                                ? texts.comesOutClean
+                                : texts.hides2((model.undercut_pct ?? 0).toFixed(1))}{model.watertight === false
+                                ? texts.andItLeaks
                                 : ''}</span
                         >
-                    {:else}<span class="quiet">not answered yet</span>{/if}
+                    {:else}<span class="quiet">{texts.notAnsweredYet}</span>{/if}
                 </a>
             </li>
         {/each}

@@ -17,6 +17,7 @@
     import Stretch from './Stretch.svelte';
     import Together from './Together.svelte';
     import PullAndPour from './PullAndPour.svelte';
+    import * as texts from './texts';
 
     type Props = {
         file: ModelFileView;
@@ -87,7 +88,7 @@
 <svelte:head><title>{file.name} · Study · Apalos</title></svelte:head>
 
 <p class="quiet">
-    <a class="link inline-block min-w-11 py-2" href="/study">Study</a>
+    <a class="link inline-block min-w-11 py-2" href="/study">{texts.study}</a>
     {#each file.jobs as one, i (one.id)}{i === 0 ? '· for ' : ', '}<a class="link" href="/jobs/{one.id}">{one.name}</a>{/each}
 </p>
 <h1 class="text-3xl">{file.name}</h1>
@@ -95,24 +96,24 @@
 <div class="progressing" aria-live="polite">
     {#if live.study.state === 'waiting' || live.study.state === 'running'}
         <span>{live.study.state === 'waiting' ? 'It waits for its turn' : (doing[live.study.doing ?? ''] ?? 'Reading the file')} …</span>
-        <progress class="progress w-48" max="1000" value={live.study.done} aria-label="How far the study is"></progress>
-        <button class="btn" onclick={() => void live.stop()}>Stop</button>
+        <progress class="progress w-48" max="1000" value={live.study.done} aria-label={texts.howFarTheStudyIs}></progress>
+        <button class="btn" onclick={() => void live.stop()}>{texts.stop}</button>
     {:else if live.study.state === 'cancelled' || live.study.state === 'refused'}
         <Wrong says={live.trouble} />
-        <button class="btn" onclick={() => void live.ask()}>Ask again</button>
+        <button class="btn" onclick={() => void live.ask()}>{texts.askAgain}</button>
     {:else if live.busy}<span class="quiet">Reckoning …</span>
     {:else if live.trouble !== null}<Wrong says={live.trouble} />{/if}
 </div>
 
 {#if answer !== null && live.answered !== null}
     {#if answer.warnings.some((warning) => warning.code === 'maybe_inches')}
-        <div class="ask" role="group" aria-label="In which unit is it drawn?">
+        <div class="ask" role="group" aria-label={texts.inWhichUnitIsItDrawn}>
             <p class="font-bold">{answer.warnings.find((warning) => warning.code === 'maybe_inches')?.message}</p>
-            {#each units as [unit, name] (unit)}<button class="btn" onclick={() => say({ unit })}>It is drawn in {name}</button>{/each}
+            {#each units as [unit, name] (unit)}<button class="btn" onclick={() => say({ unit })}>{texts.itIsDrawnIn(name)}</button>{/each}
         </div>
     {/if}
     <div class="two">
-        <section class="piece" aria-label="The piece">
+        <section class="piece" aria-label={texts.thePiece}>
             <PieceIn3d
                 {answer}
                 id={live.answered}
@@ -130,7 +131,7 @@
                     >
                 {/each}
                 {#if shows === 'section'}<label class="grow"
-                        ><span class="sr-only">Where it is cut</span><input
+                        ><span class="sr-only">{texts.whereItIsCut}</span><input
                             type="range"
                             class="range"
                             min="2"
@@ -140,47 +141,47 @@
                     >{/if}
             </div>
         </section>
-        <section class="told" aria-label="What it tells">
+        <section class="told" aria-label={texts.whatItTells}>
             <ul class="words">
                 {#each answer.words as words (words)}<li>{words}</li>{/each}
             </ul>
             <Warnings warnings={[...answer.warnings.filter((warning) => warning.code !== 'maybe_inches'), ...answer.mould.warnings]} />
             <dl class="figures">
                 <div>
-                    <dt>Volume</dt>
+                    <dt>{texts.volume}</dt>
                     <dd class="fig">{ml(answer.volume_ml)}</dd>
                 </div>
                 <div>
-                    <dt>Size</dt>
+                    <dt>{texts.size}</dt>
                     <dd class="fig">{sizes(answer.bbox_mm, bench.units)}</dd>
                 </div>
                 <div>
-                    <dt>Surface</dt>
+                    <dt>{texts.surface}</dt>
                     <dd class="fig">{measure(answer.area_mm2, 'area', bench.units, 0)}</dd>
                 </div>
                 <div>
-                    <dt>Hides</dt>
+                    <dt>{texts.hidesHeading}</dt>
                     <dd class="fig">{answer.pull.undercut_area_pct.toFixed(1)} %, {length(answer.pull.undercut_depth_mm)} deep</dd>
                 </div>
                 <div>
-                    <dt>Box inside</dt>
+                    <dt>{texts.boxInside}</dt>
                     <dd class="fig">{sizes(answer.mould.inner_mm, bench.units)}</dd>
                 </div>
                 {#if live.study.asked.one_part}<div>
-                        <dt>Rubber</dt>
+                        <dt>{texts.rubber}</dt>
                         <dd class="fig">{ml(answer.mould.upper_ml)}</dd>
                     </div>
                 {:else}<div>
-                        <dt>Rubber below, above</dt>
+                        <dt>{texts.rubberBelowAbove}</dt>
                         <dd class="fig">{ml(answer.mould.lower_ml)}, {ml(answer.mould.upper_ml)}</dd>
                     </div>{/if}
                 <div>
-                    <dt>Spout</dt>
+                    <dt>{texts.spout}</dt>
                     <dd class="fig">{length(answer.mould.spout.length_mm)} long, {ml(answer.mould.spout.reservoir_ml)} over it</dd>
                 </div>
             </dl>
             {#if traps.length > 0}
-                <h2 class="text-xl">Where air stays</h2>
+                <h2 class="text-xl">{texts.whereAirStays}</h2>
                 <ol class="traps">
                     {#each traps as trap (trap.id)}
                         <li>
@@ -192,13 +193,11 @@
                             >
                                 <span class="pin" class:mould={trap.kind === 'mould'}>{trap.mark}</span>
                                 <span
-                                    >{trap.kind === 'cast' ? 'A vent here' : 'Air shut into the rubber'}: {measure(
-                                        trap.trapped_ml,
-                                        'volume',
-                                        bench.units,
-                                        2,
-                                    )} under a rise of
-                                    {length(trap.prominence_mm)}</span
+                                    >{texts.underARiseOf(
+                                        trap.kind === 'cast' ? texts.aVentHere : texts.airShutIntoTheRubber,
+                                        measure(trap.trapped_ml, 'volume', bench.units, 2),
+                                        length(trap.prominence_mm),
+                                    )}</span
                                 >
                             </button>
                         </li>
@@ -219,7 +218,7 @@
 {/if}
 
 <details class="mt-8">
-    <summary class="cursor-pointer py-3">The file</summary>
+    <summary class="cursor-pointer py-3">{texts.theFile}</summary>
     <p>
         {file.format}, {file.mb.toFixed(1)} MB{answer === null
             ? ''
@@ -228,9 +227,9 @@
     </p>
     <p class="mt-2 flex flex-wrap gap-2">
         {#each units as [unit, name] (unit)}<button class="btn" disabled={file.unit === unit} onclick={() => say({ unit })}
-                >It is drawn in {name}</button
+                >{texts.itIsDrawnIn(name)}</button
             >{/each}
-        <button class="btn btn-ghost" onclick={() => router.delete(`/study/${String(file.id)}`)}>Put this model away</button>
+        <button class="btn btn-ghost" onclick={() => router.delete(`/study/${String(file.id)}`)}>{texts.putThisModelAway}</button>
     </p>
     <Wrong says={refused('model')} />
 </details>

@@ -8,6 +8,7 @@
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import type { RubbersView, StudyView } from '../../types/server';
+    import * as texts from './texts';
 
     let { answer, rubbers }: { answer: NonNullable<StudyView['answer']>; rubbers: RubbersView } = $props();
     type Entry = number | string | null;
@@ -67,18 +68,24 @@
     const wide = $derived(grid?.turned === true ? piece.l_mm : piece.w_mm);
 </script>
 
-<section class="grid content-start gap-3" aria-label="Many at once">
-    <h2 class="text-2xl">Many at once?</h2>
+<section class="grid content-start gap-3" aria-label={texts.manyAtOnce}>
+    <h2 class="text-2xl">{texts.manyAtOnceHeading}</h2>
     <div class="three">
         <Measure
-            label="Originals in one block"
+            label={texts.originalsInOneBlock}
             kind="plain"
             bind:value={said.count}
             error={at('count')}
             onchange={() => asking.changed()}
         />
-        <Measure label="Gap between two" kind="length" bind:value={said.gap_mm} error={at('gap_mm')} onchange={() => asking.changed()} />
-        <Choice label="Of" bind:value={said.rubber}
+        <Measure
+            label={texts.gapBetweenTwo}
+            kind="length"
+            bind:value={said.gap_mm}
+            error={at('gap_mm')}
+            onchange={() => asking.changed()}
+        />
+        <Choice label={texts.ofWord} bind:value={said.rubber}
             >{#each soft as base (base.code)}<option value={base.code}>{base.name}</option>{/each}</Choice
         >
     </div>
@@ -86,7 +93,11 @@
             {wrong.message}
         </p>{/if}
     {#if grid !== null && wrong === null}
-        <svg viewBox="-2 -2 {(grid.inner_mm[0] ?? 0) + 4} {(grid.inner_mm[1] ?? 0) + 4}" role="img" aria-label="The block seen from above">
+        <svg
+            viewBox="-2 -2 {(grid.inner_mm[0] ?? 0) + 4} {(grid.inner_mm[1] ?? 0) + 4}"
+            role="img"
+            aria-label={texts.theBlockSeenFromAbove}
+        >
             <rect class="block" width={grid.inner_mm[0]} height={grid.inner_mm[1]} rx="3" />
             {#each grid.places as [x, y] (`${String(x)} ${String(y)}`)}<rect class="one" {x} {y} width={long} height={wide} rx="6" />{/each}
         </svg>

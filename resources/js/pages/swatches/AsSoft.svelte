@@ -3,6 +3,7 @@
     import { ask } from '../../lib/api';
     import TextLine from '../../parts/TextLine.svelte';
     import type { AsSoftView } from '../../types/server';
+    import * as texts from './texts';
 
     let { onpick }: { onpick: (scale: string, reading: number) => void } = $props();
     let open = $state(false);
@@ -26,14 +27,14 @@
         onclick={() => {
             open = true;
             void look();
-        }}>As soft as a formula …</button
+        }}>{texts.asSoftAsAFormula}</button
     >
 {:else}
     <fieldset class="soft">
-        <legend class="quiet">As soft as</legend>
-        <TextLine label="A part of its name, or what is in it" bind:value={q} oninput={() => void look()} />
+        <legend class="quiet">{texts.asSoftAs}</legend>
+        <TextLine label={texts.aPartOfItsNameOr} bind:value={q} oninput={() => void look()} />
         {#if wrong !== null}<p role="alert">{wrong}</p>{/if}
-        <ul aria-label="Formulas">
+        <ul aria-label={texts.formulas}>
             {#each found?.formulas ?? [] as formula (formula.id)}
                 <li>
                     <button
@@ -49,7 +50,7 @@
         </ul>
         {#if found !== null && found.formulas.length === 0}<p class="quiet">No formula by that name whose softness is known.</p>{/if}
         {#if found?.more}<p class="quiet">More of them by a longer name.</p>{/if}
-        <button type="button" class="btn btn-ghost justify-self-start" onclick={() => (open = false)}>Leave it</button>
+        <button type="button" class="btn btn-ghost justify-self-start" onclick={() => (open = false)}>{texts.leaveIt}</button>
     </fieldset>
 {/if}
 

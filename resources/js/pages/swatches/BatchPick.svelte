@@ -16,6 +16,7 @@
 <script lang="ts">
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';
+    import * as texts from './texts';
 
     type Props = { batch: Batch; drafts: DraftView[]; wrong: string | null; onchange: () => void };
     let { batch = $bindable(), drafts, wrong, onchange }: Props = $props();
@@ -41,21 +42,21 @@
 </script>
 
 <div class="batch">
-    <Choice label="How much for" value={by} onchange={(value) => choose(value)}>
-        <option value="mass">a weight of</option>
-        <option value="volume">a volume of</option>
-        <option value="pieces">so many pieces</option>
+    <Choice label={texts.howMuchFor} value={by} onchange={(value) => choose(value)}>
+        <option value="mass">{texts.aWeightOf}</option>
+        <option value="volume">{texts.aVolumeOf}</option>
+        <option value="pieces">{texts.soManyPieces}</option>
         {#each drafts as d (d.id)}<option value={String(d.id)}>{d.name}</option>{/each}
     </Choice>
     {#if 'mass_g' in batch}
-        <Measure label="Batch" kind="mass" value={batch.mass_g} error={wrong} onchange={(mass_g) => set({ mass_g })} />
+        <Measure label={texts.batch} kind="mass" value={batch.mass_g} error={wrong} onchange={(mass_g) => set({ mass_g })} />
     {:else if 'volume_ml' in batch}
-        <Measure label="It holds" kind="volume" value={batch.volume_ml} error={wrong} onchange={(volume_ml) => set({ volume_ml })} />
+        <Measure label={texts.itHolds} kind="volume" value={batch.volume_ml} error={wrong} onchange={(volume_ml) => set({ volume_ml })} />
     {:else if 'pieces' in batch}
         {@const of = batch}
-        <Measure label="Pieces" kind="plain" value={of.pieces} error={wrong} onchange={(pieces) => set({ ...of, pieces })} />
-        <Measure label="Each takes" kind="volume" value={of.each_ml} onchange={(each_ml) => set({ ...of, each_ml })} />
-        <Measure label="Spout of each" kind="volume" value={of.spout_ml} onchange={(spout_ml) => set({ ...of, spout_ml })} />
+        <Measure label={texts.pieces} kind="plain" value={of.pieces} error={wrong} onchange={(pieces) => set({ ...of, pieces })} />
+        <Measure label={texts.eachTakes} kind="volume" value={of.each_ml} onchange={(each_ml) => set({ ...of, each_ml })} />
+        <Measure label={texts.spoutOfEach} kind="volume" value={of.spout_ml} onchange={(spout_ml) => set({ ...of, spout_ml })} />
     {:else if wrong !== null}
         <p class="font-bold text-error self-end" role="alert">{wrong}</p>
     {/if}

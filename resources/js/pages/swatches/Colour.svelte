@@ -17,6 +17,7 @@
     import Looks from './Looks.svelte';
     import Pinches from './Pinches.svelte';
     import ColourTarget, { type Wanted } from './ColourTarget.svelte';
+    import * as texts from './texts';
 
     let { page }: { page: ColourView } = $props();
 
@@ -130,26 +131,26 @@
     const pct = (value: number): string => figure(value, 'percent', 'metric', value < 0.1 ? 3 : 2);
 </script>
 
-<Heading title="Which colour" />
+<Heading title={texts.whichColour} />
 
 <div class="screen">
     <section aria-labelledby="wanted" class="grid gap-3">
-        <Choice label="In" value={page.base} onchange={(value) => router.visit(`/swatches/colour?base=${value}`)}>
+        <Choice label={texts.inWord} value={page.base} onchange={(value) => router.visit(`/swatches/colour?base=${value}`)}>
             {#each page.bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}
         </Choice>
         <div class="two">
             <Measure
-                label="Seen at"
+                label={texts.seenAt}
                 kind="length"
                 bind:value={form.thickness}
                 error={trouble('thickness_mm')}
                 onchange={() => asking.changed()}
             />
-            <Choice label="over" bind:value={form.backing} onchange={() => asking.changed()}>
-                <option value="light">light</option><option value="dark">dark</option>
+            <Choice label={texts.over} bind:value={form.backing} onchange={() => asking.changed()}>
+                <option value="light">{texts.light}</option><option value="dark">{texts.dark}</option>
             </Choice>
         </div>
-        <h2 id="wanted" class="text-xl">Wanted</h2>
+        <h2 id="wanted" class="text-xl">{texts.wanted}</h2>
         <ColourTarget
             bind:wanted={form.wanted}
             shown={answer?.target ?? null}
@@ -165,15 +166,15 @@
         {#if form.wanted !== null}
             <div class="two">
                 <Measure
-                    label="Dark shows through"
+                    label={texts.darkShowsThrough}
                     kind="percent"
                     bind:value={form.shows}
                     error={trouble('depth.shows_pct')}
                     onchange={find}
-                    hint="0 hides it, 100 is clear; left open, depth does not count"
+                    hint={texts.n0HidesIt100IsClear}
                 />
                 <Measure
-                    label="at"
+                    label={texts.at}
                     kind="length"
                     value={form.showsAt ?? form.thickness}
                     error={trouble('depth.at_mm')}
@@ -183,22 +184,24 @@
                     }}
                 />
             </div>
-            {#if form.shows !== null}<Choice label="What matters more" bind:value={form.depthWeighs} onchange={find}>
-                    <option value={0.5}>the colour</option><option value={2}>both</option><option value={8}>the depth</option>
+            {#if form.shows !== null}<Choice label={texts.whatMattersMore} bind:value={form.depthWeighs} onchange={find}>
+                    <option value={0.5}>{texts.theColour}</option><option value={2}>{texts.both}</option><option value={8}
+                        >{texts.theDepth}</option
+                    >
                 </Choice>{/if}
         {/if}
     </section>
 
-    <section aria-label="How it looks" class:stale={!asking.fresh}>
+    <section aria-label={texts.howItLooks} class:stale={!asking.fresh}>
         {#if elsewhere !== null}
             <p class="font-bold text-error" role="alert">{elsewhere}</p>
-            <p class="mt-2"><a class="btn" href="/swatches/series?kind=tint&base={page.base}">Make a series to read</a></p>
+            <p class="mt-2"><a class="btn" href="/swatches/series?kind=tint&base={page.base}">{texts.makeASeriesToRead}</a></p>
         {:else if answer !== null}
             <Looks {answer} />
         {/if}
     </section>
 
-    <section class="card-paper recipe" aria-label="Recipe" aria-busy={!asking.fresh}>
+    <section class="card-paper recipe" aria-label={texts.recipe} aria-busy={!asking.fresh}>
         <div class="head">
             {#if answer?.tint.delta_e !== null && answer?.tint.delta_e !== undefined}
                 <p class:stale={!asking.fresh} aria-live="polite">
@@ -220,7 +223,7 @@
             {:else}
                 <p class="quiet">Say which colour is wanted, or set loads by hand and see what they make.</p>
             {/if}
-            <Choice label="pigments at most" bind:value={form.most} onchange={find}>
+            <Choice label={texts.pigmentsAtMost} bind:value={form.most} onchange={find}>
                 {#each [1, 2, 3, 4] as n (n)}<option value={n}>{n}</option>{/each}
             </Choice>
         </div>
@@ -245,12 +248,12 @@
             </p>
         {/if}
         {#if form.hand !== null}<button class="btn btn-sm justify-self-start" disabled={form.wanted === null} onclick={find}
-                >Find it again</button
+                >{texts.findItAgain}</button
             >{/if}
         {#if unknown.length > 0}
             <p class="quiet text-sm">
                 Never characterised: {unknown.map((p) => p.name).join(', ')}.
-                <a class="link" href="/swatches/series?kind=tint&base={page.base}&pigment={unknown[0]?.code}">Make drawdowns</a>
+                <a class="link" href="/swatches/series?kind=tint&base={page.base}&pigment={unknown[0]?.code}">{texts.makeDrawdowns}</a>
             </p>
         {/if}
         {#if answer !== null}
@@ -263,7 +266,7 @@
                             <span class="fig">{pct(p.pct)}</span>{/each}: difference ΔE
                         <b class="fig">{figure(other.delta_e, 'plain', 'metric', 1)}</b>
                     </p>
-                    <button class="btn btn-xs" onclick={() => take(other.recipe)}>Take it</button>
+                    <button class="btn btn-xs" onclick={() => take(other.recipe)}>{texts.takeIt}</button>
                 </div>
             {/each}
             {#if answer.recipe.length > 0}
@@ -271,12 +274,12 @@
                     <Keep {recipe} {note} {batch} weighed={answer.cup !== null} ready={asking.fresh} onwrite={write}>
                         {#if page.softeners.length > 0}
                             <div class="two">
-                                <Choice label="With" bind:value={softener}
-                                    ><option value="">no softener</option>{#each page.softeners as s (s.code)}<option value={s.code}
+                                <Choice label={texts.withWord} bind:value={softener}
+                                    ><option value="">{texts.noSoftener}</option>{#each page.softeners as s (s.code)}<option value={s.code}
                                             >{s.name}</option
                                         >{/each}</Choice
                                 >
-                                {#if softener !== ''}<Measure label="% of A+B" kind="percent" bind:value={softPct} />{/if}
+                                {#if softener !== ''}<Measure label={texts.ofAB} kind="percent" bind:value={softPct} />{/if}
                             </div>
                         {/if}
                     </Keep>

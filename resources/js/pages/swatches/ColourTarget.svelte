@@ -10,6 +10,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { ColourAnswerView, ColourView } from '../../types/server';
     import PhotoPatch from './PhotoPatch.svelte';
+    import * as texts from './texts';
 
     export type Wanted = { lab: Entry[] } | { hex: string } | null;
     /** How much of a dark card shows through, and at which thickness; kept and taken with the colour. */
@@ -79,14 +80,14 @@
     <Wrong says={error} />
     <div class="pick">
         <label class="grid gap-1 text-sm"
-            ><span class="quiet">or as a screen writes it</span><input
+            ><span class="quiet">{texts.orAsAScreenWritesIt}</span><input
                 class="input fig w-full"
                 placeholder="#c8a27e"
                 value={wanted !== null && 'hex' in wanted ? wanted.hex : ''}
                 onchange={(event) => set(event.currentTarget.value.trim() === '' ? null : { hex: event.currentTarget.value })}
             /></label
         >
-        <button type="button" class="btn" aria-expanded={offPhoto} onclick={() => (offPhoto = !offPhoto)}>Off a photo</button>
+        <button type="button" class="btn" aria-expanded={offPhoto} onclick={() => (offPhoto = !offPhoto)}>{texts.offAPhoto}</button>
     </div>
     {#if offPhoto}<PhotoPatch
             what="thing to match"
@@ -97,19 +98,19 @@
         />{/if}
     {#if targets.length > 0}
         <div class="pick">
-            <Choice label="or one that was kept" bind:value={kept}>
-                <option value="">choose …</option>
+            <Choice label={texts.orOneThatWasKept} bind:value={kept}>
+                <option value="">{texts.choose}</option>
                 {#each targets as t (t.id)}<option value={String(t.id)}>{t.name}</option>{/each}
             </Choice>
             <span class="flex gap-1">
                 <button type="button" class="btn" disabled={chosen === undefined} onclick={() => chosen !== undefined && take(chosen)}
-                    >Take it</button
+                    >{texts.takeIt}</button
                 >
                 <button
                     type="button"
                     class="btn btn-ghost"
                     disabled={chosen === undefined}
-                    aria-label="Forget {chosen?.name ?? 'it'}"
+                    aria-label={texts.forget(chosen?.name ?? texts.it)}
                     onclick={() =>
                         chosen !== undefined &&
                         router.delete(`/swatches/targets/${String(chosen.id)}`, { preserveState: true, preserveScroll: true })}>✕</button
@@ -125,15 +126,15 @@
                 keep('');
             }}
         >
-            <TextLine label="Keep this colour as" bind:value={name} maxlength={120} />
-            <button class="btn" disabled={name.trim() === ''}>Keep</button>
+            <TextLine label={texts.keepThisColourAs} bind:value={name} maxlength={120} />
+            <button class="btn" disabled={name.trim() === ''}>{texts.keep}</button>
         </form>
     {/if}
     <Wrong says={refused('target') ?? refused('edition')} />
     {#if taken !== undefined && (refused('target') ?? refused('edition')) !== null}<button
             type="button"
             class="btn justify-self-start"
-            onclick={() => keep(`?edition=${String(taken.edition)}`)}>Put it in the place of “{taken.name}”</button
+            onclick={() => keep(`?edition=${String(taken.edition)}`)}>{texts.putItInThePlaceOf(taken.name)}</button
         >{/if}
 </div>
 

@@ -5,6 +5,7 @@
      */
     import { scaleLinear } from 'd3-scale';
     import type { HardnessAnswerView } from '../../types/server';
+    import * as texts from './texts';
 
     type Stop = HardnessAnswerView['stops'][number];
     type Props = {
@@ -103,7 +104,7 @@
         class="curve"
         class:stale={!fresh}
         role="group"
-        aria-label="Hardness by softener"
+        aria-label={texts.hardnessBySoftener}
         onpointerdown={hold}
         onclick={to}
         onpointermove={move}
@@ -160,7 +161,7 @@
         <g
             role="slider"
             tabindex="0"
-            aria-label="Hardness wanted"
+            aria-label={texts.hardnessWanted}
             aria-orientation="vertical"
             aria-valuemin={0}
             aria-valuemax={answer.stops.length - 1}

@@ -14,6 +14,7 @@
     import type { DrawerView } from '../../types/server';
     import Heading from './Heading.svelte';
     import Swatch from './Swatch.svelte';
+    import * as texts from './texts';
 
     let { drawer }: { drawer: DrawerView } = $props();
 
@@ -68,19 +69,19 @@
     });
 </script>
 
-<Heading title="The drawer" />
+<Heading title={texts.theDrawer} />
 
 <form class="filters" role="search" onsubmit={(event) => event.preventDefault()}>
-    <TextLine label="Words" bind:value={filter.q} oninput={() => narrow(200)} placeholder="label, note, what is in it" />
-    <Choice label="Base" bind:value={filter.base} onchange={() => narrow()}>
-        <option value="">any</option>
+    <TextLine label={texts.words} bind:value={filter.q} oninput={() => narrow(200)} placeholder={texts.labelNoteWhatIsInIt} />
+    <Choice label={texts.base} bind:value={filter.base} onchange={() => narrow()}>
+        <option value="">{texts.anyWord}</option>
         {#each Object.entries(drawer.bases) as [code, name] (code)}<option value={code}>{name}</option>{/each}
     </Choice>
-    <TextLine label="Nearest in hardness to" fig placeholder="00-30" bind:value={filter.hardness} oninput={() => narrow(350)} />
+    <TextLine label={texts.nearestInHardnessTo} fig placeholder="00-30" bind:value={filter.hardness} oninput={() => narrow(350)} />
     <TextLine
-        label="Nearest in colour to"
+        label={texts.nearestInColourTo}
         fig
-        placeholder="62 14 18 or #c8a27e"
+        placeholder={texts.n621418OrC8a27e}
         list="targets"
         bind:value={filter.colour}
         oninput={() => narrow(350)}
@@ -96,7 +97,7 @@
         <p class="quiet text-sm">
             <span role="status">{drawer.pages.total} of {drawer.total} swatches</span>
             {#if drawer.swatches.length > 0}·
-                <a class="link" href="/swatches/labels?ids={drawer.swatches.map((s) => s.id).join(',')}">labels of these</a>{/if}
+                <a class="link" href="/swatches/labels?ids={drawer.swatches.map((s) => s.id).join(',')}">{texts.labelsOfThese}</a>{/if}
         </p>
         <ul class="tiles">
             {#each drawer.swatches as s (s.id)}
@@ -108,10 +109,10 @@
                             <span class="fig block"
                                 >{s.hardness?.written ??
                                     (s.white === null && s.black === null
-                                        ? 'not read yet'
+                                        ? texts.notReadYet
                                         : '')}{#if s.questions.some((q) => ['outlier', 'wrong_scale', 'spread'].includes(q.code))}<span
                                         class="text-error"
-                                        title="questioned"
+                                        title={texts.questioned}
                                     >
                                         ?</span
                                     >{/if}</span
@@ -130,19 +131,19 @@
         </ul>
         <Pages pages={drawer.pages} href={list.href} only={['drawer']} />
     </div>
-    <section class="card-paper panel" aria-live="polite" aria-label="The swatch" bind:this={panel}>
-        <button class="btn btn-sm btn-ghost back" onclick={back}>Back to the drawer</button>
+    <section class="card-paper panel" aria-live="polite" aria-label={texts.theSwatch} bind:this={panel}>
+        <button class="btn btn-sm btn-ghost back" onclick={back}>{texts.backToTheDrawer}</button>
         {#if swatch !== null}{#key swatch.id}<Swatch
                     {swatch}
                     cards={drawer.cards}
                     error={refused(`swatch-${String(swatch.id)}`)}
                 />{/key}{:else}<p>
-                <a class="link" href="/swatches/series">Make a series</a> to begin.
+                <a class="link" href="/swatches/series">{texts.makeASeries}</a> to begin.
             </p>{/if}
     </section>
 </div>
 
-<section class="mt-6" aria-label="Out and in">
+<section class="mt-6" aria-label={texts.outAndIn}>
     <Exchange
         out={[
             { href: '/exchange/swatches.json', what: 'Take all out (JSON)' },

@@ -18,6 +18,7 @@
     import Heading from './Heading.svelte';
     import Keep from './Keep.svelte';
     import SoftenerCost from './SoftenerCost.svelte';
+    import * as texts from './texts';
 
     let { page, answer: first }: { page: HardnessView; answer: HardnessAnswerView } = $props();
 
@@ -91,23 +92,23 @@
     });
 </script>
 
-<Heading title="How soft" />
+<Heading title={texts.howSoft} />
 {#if page.none_here}<p class="mt-2 max-w-prose">
         Nothing on your shelf is made softer by anything on it. This is what the library knows; <a class="link" href="/first?step=shelf"
-            >tick what you have</a
+            >{texts.tickWhatYouHave}</a
         > and it is about that.
     </p>{/if}
 
 <div class="screen">
-    <section aria-label="Softener curve">
+    <section aria-label={texts.softenerCurve}>
         <div class="choose">
-            <Choice label="Base" value={base} onchange={(value) => setBase(value)}>
+            <Choice label={texts.base} value={base} onchange={(value) => setBase(value)}>
                 {#each page.bases as b (b.code)}<option value={b.code}
-                        >{b.name}{b.pucks > 0 ? `, ${String(b.pucks)} ${b.pucks === 1 ? 'puck' : 'pucks'}` : ''}</option
+                        >{b.name}{b.pucks > 0 ? `, ${String(b.pucks)} ${b.pucks === 1 ? texts.puck : texts.pucks}` : ''}</option
                     >{/each}
             </Choice>
             {#if (chosen?.softeners.length ?? 0) > 1}
-                <Choice label="Softener" bind:value={softener} onchange={() => asking.changed()}>
+                <Choice label={texts.softener} bind:value={softener} onchange={() => asking.changed()}>
                     {#each chosen?.softeners ?? [] as s (s.code)}<option value={s.code}>{s.name}</option>{/each}
                 </Choice>
             {/if}
@@ -128,25 +129,31 @@
             {#if answer.pucks.length === 0}
                 No pucks yet: this is the sheet and a usual softener, and the band is wide. <a
                     class="link"
-                    href="/swatches/series?base={base}">Make a series</a
+                    href="/swatches/series?base={base}">{texts.makeASeries}</a
                 > of four and read it, and the curve becomes yours.
             {:else}
                 Rests on {answer.pucks.length}
                 {answer.pucks.length === 1 ? 'puck' : 'pucks'} of this shop; the band holds four readings out of five.
-                <a class="link" href="/swatches/drawer?base={base}">See them</a> ·
-                <a class="link" href="/swatches/series?base={base}">make more</a>
+                <a class="link" href="/swatches/drawer?base={base}">{texts.seeThem}</a> ·
+                <a class="link" href="/swatches/series?base={base}">{texts.makeMore}</a>
             {/if}
         </p>
     </section>
 
-    <section class="card-paper answer" aria-label="Softener for it" aria-busy={!asking.fresh}>
+    <section class="card-paper answer" aria-label={texts.softenerForIt} aria-busy={!asking.fresh}>
         <div class="wanted">
-            <Choice label="Wanted on" bind:value={target.scale} onchange={() => asking.changed()}>
+            <Choice label={texts.wantedOn} bind:value={target.scale} onchange={() => asking.changed()}>
                 <option value="00">00</option><option value="A">A</option>
             </Choice>
-            <Measure label="Reading" kind="plain" bind:value={target.reading} error={trouble('target')} onchange={() => asking.changed()} />
             <Measure
-                label="Thinnest place"
+                label={texts.reading}
+                kind="plain"
+                bind:value={target.reading}
+                error={trouble('target')}
+                onchange={() => asking.changed()}
+            />
+            <Measure
+                label={texts.thinnestPlace}
                 kind="length"
                 bind:value={thinnest}
                 error={trouble('thinnest_mm')}
@@ -212,7 +219,7 @@
 </div>
 
 <div class="words" class:stale={!asking.fresh}>
-    <ul class="notes" aria-label="What is written about it">
+    <ul class="notes" aria-label={texts.whatIsWrittenAboutIt}>
         {#each answer.notes as note, i (i)}<li><a class="link font-bold" href={note.href}>{note.from}</a>: {note.text}</li>{/each}
     </ul>
     <p class="quiet text-sm">

@@ -8,6 +8,7 @@
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { Batch } from './BatchPick.svelte';
+    import * as texts from './texts';
 
     type Props = {
         recipe: () => { base: string; additives: Additive[] };
@@ -32,12 +33,12 @@
 <div class="grid gap-2">
     {#if 'pour_id' in batch}
         {@const pour = batch.pour_id}
-        <button class="btn btn-primary" disabled={!ready || !weighed} onclick={() => onwrite(pour)}>Put it into that sheet</button>
+        <button class="btn btn-primary" disabled={!ready || !weighed} onclick={() => onwrite(pour)}>{texts.putItIntoThatSheet}</button>
     {/if}
     {@render children?.()}
     <form onsubmit={keep}>
-        <TextLine label="Keep it as a formula named" bind:value={name} maxlength={120} />
-        <button class="btn" disabled={!ready || name.trim() === ''}>Keep it</button>
+        <TextLine label={texts.keepItAsAFormulaNamed} bind:value={name} maxlength={120} />
+        <button class="btn" disabled={!ready || name.trim() === ''}>{texts.keepIt}</button>
     </form>
     {#each ['keep', 'batch'] as field (field)}
         <Wrong says={refused(field)} />

@@ -5,6 +5,7 @@
     import { measure } from '../../lib/units';
     import { dateOf } from '../../lib/when';
     import type { LabelsView } from '../../types/server';
+    import * as texts from './texts';
 
     let { label, w, h }: { label: LabelsView['labels'][number]; w: number; h: number } = $props();
     /** Against the smallest label that holds it all. */
@@ -16,7 +17,7 @@
     data-print
     class="slip"
     style="width:{w}mm;height:{h}mm;--code:{16.5 * larger}mm;font-size:{7.8 * larger}pt"
-    aria-label="Label of {label.name}"
+    aria-label={texts.labelOf(label.name)}
 >
     <div class="words">
         <h3>{label.name}</h3>
@@ -26,7 +27,7 @@
             {dateOf(label.poured_ms)}{label.thickness_mm === null ? '' : ` · ${measure(label.thickness_mm, 'length', bench.units)}`} · no. {label.id}
         </p>
     </div>
-    <svg viewBox="0 0 {code.size} {code.size}" role="img" aria-label="Code that opens {label.name} in the drawer"
+    <svg viewBox="0 0 {code.size} {code.size}" role="img" aria-label={texts.codeThatOpensInTheDrawer(label.name)}
         ><rect width={code.size} height={code.size} fill="#fff" /><path d={code.path} fill="#000" /></svg
     >
 </article>

@@ -4,6 +4,7 @@
     import { measure } from '../../lib/units';
     import type { LabelText } from '../../lib/drawnLabel';
     import { dateOf } from '../../lib/when';
+    import OnPaper from '../../parts/OnPaper.svelte';
     import PrintLabels from '../../parts/PrintLabels.svelte';
     import Choice from '../../parts/Choice.svelte';
     import TextLine from '../../parts/TextLine.svelte';
@@ -11,6 +12,7 @@
     import type { LabelsView } from '../../types/server';
     import Heading from './Heading.svelte';
     import Label from './Label.svelte';
+    import * as texts from './texts';
 
     let { page }: { page: LabelsView } = $props();
 
@@ -69,15 +71,23 @@
     });
 </script>
 
-<div class="off-paper"><Heading title="Labels" /></div>
+<div class="off-paper"><Heading title={texts.labels} /></div>
 <div class="controls off-paper">
-    <Choice label="Onto" bind:value={chosen}>
+    <Choice label={texts.onto} bind:value={chosen}>
         {#each Object.entries(papers) as [id, p] (id)}<option value={id}
                 >{p.words} {measure(p.w, 'length', bench.units)} × {measure(p.h, 'length', bench.units)}</option
             >{/each}
     </Choice>
-    {#if paper.sheet !== null}<TextLine label="First free place" fig inputmode="numeric" bind:value={first} error={wrong} />{/if}
-    <button class="btn btn-primary" disabled={page.labels.length === 0 || wrong !== null} onclick={() => window.print()}>Print</button>
+    {#if paper.sheet !== null}<TextLine label={texts.firstFreePlace} fig inputmode="numeric" bind:value={first} error={wrong} />{/if}
+    <button class="btn btn-primary" disabled={page.labels.length === 0 || wrong !== null} onclick={() => window.print()}
+        >{texts.print}</button
+    >
+    {#if paper.sheet !== null && page.labels.length > 0 && wrong === null}<OnPaper
+            what="labels"
+            words="Sheet of labels"
+            more="swatches={page.labels.map((label) => label.id).join(',')}&across={paper.sheet.across}&down={paper.sheet
+                .down}&top_mm=0&left_mm=0&start={start}"
+        />{/if}
     <PrintLabels words="On the label printer" labels={forPrinter} big />
     <p class="quiet text-sm">
         {page.labels.length}

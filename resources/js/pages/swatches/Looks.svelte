@@ -2,6 +2,7 @@
     /** How a recipe looks: thin to thick over light and dark, beside what was wanted, and in its ladder. */
     import type { ColourAnswerView } from '../../types/server';
     import Wedge from './Wedge.svelte';
+    import * as texts from './texts';
 
     let { answer }: { answer: ColourAnswerView } = $props();
 
@@ -19,7 +20,7 @@
 </p>
 <p class="mt-2">{answer.depth}</p>
 {#if answer.ladder.length > 0}
-    <h2 class="text-lg mt-3">Ladder, at this thickness</h2>
+    <h2 class="text-lg mt-3">{texts.ladderAtThisThickness}</h2>
     <ol class="ladder">
         {#each answer.ladder as rung (rung.share_pct)}
             <li>

@@ -1,6 +1,7 @@
 <script lang="ts">
     /** The rooms of the swatch bench, as one line of words under its heading. */
     import { page } from '@inertiajs/svelte';
+    import * as texts from './texts';
 
     const rooms = [
         { name: 'Hardness', href: '/swatches' },
@@ -13,7 +14,7 @@
     const here = (href: string): boolean => (href === '/swatches' ? path === href : path.startsWith(href));
 </script>
 
-<nav class="rooms" aria-label="Swatches">
+<nav class="rooms" aria-label={texts.swatches}>
     {#each rooms as room (room.href)}<a href={room.href} class:on={here(room.href)} aria-current={here(room.href) ? 'page' : undefined}
             >{room.name}</a
         >{/each}

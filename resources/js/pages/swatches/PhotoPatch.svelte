@@ -8,6 +8,7 @@
     import Warnings from '../../parts/Warnings.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { PhotoPatchResult } from '../../types/server';
+    import * as texts from './texts';
 
     let { ontake, what = 'swatch' }: { ontake: (result: PhotoPatchResult) => void; what?: string } = $props();
 
@@ -80,7 +81,7 @@
     </p>
     <div class="flex flex-wrap items-end gap-3">
         <PhotoPick onpick={open} />
-        <TextLine label="The card’s lightness L" inputmode="decimal" bind:value={cardL} onchange={() => void read()} />
+        <TextLine label={texts.theCardsLightnessL} inputmode="decimal" bind:value={cardL} onchange={() => void read()} />
     </div>
     {#if shown !== null}
         <div
@@ -92,15 +93,17 @@
             onpointercancel={drop}
             role="presentation"
         >
-            <img src={shown} alt="What was taken, with both squares on it" draggable="false" />
+            <img src={shown} alt={texts.whatWasTakenWithBothSquares} draggable="false" />
             {#each ['card', 'sample'] as const as which (which)}
                 <button
                     type="button"
                     class="spot"
                     style="left:{spots[which].x * 100}%;top:{spots[which].y * 100}%;width:{SIZE * 100}%"
-                    aria-label="Square on the {names[which]}, {Math.round(spots[which].x * 100)} % across, {Math.round(
-                        spots[which].y * 100,
-                    )} % down"
+                    aria-label={texts.squareOnTheAcrossDown(
+                        names[which],
+                        Math.round(spots[which].x * 100),
+                        Math.round(spots[which].y * 100),
+                    )}
                     onpointerdown={(event) => {
                         held = which;
                         event.currentTarget.releasePointerCapture(event.pointerId);
@@ -127,7 +130,7 @@
                     five: a camera is no instrument</span
                 >
             </p>
-            <button type="button" class="btn" onclick={() => result !== null && ontake(result)}>Take this colour</button>
+            <button type="button" class="btn" onclick={() => result !== null && ontake(result)}>{texts.takeThisColour}</button>
         </div>
         <Warnings warnings={result.warnings} />
     {/if}

@@ -4,6 +4,7 @@
     import { type Entry, measure } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
     import type { ColourAnswerView, ColourView } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         pigments: ColourView['pigments'];
@@ -37,7 +38,7 @@
             <span class="fig grams" class:stale={!fresh}>{grams === null ? '' : measure(grams, 'mass', bench.units, 2)}</span>
             <label class="use"
                 ><input type="checkbox" class="checkbox" checked={!barred.includes(p.code)} onchange={() => onbar(toggled(p.code))} /><span
-                    class="sr-only">{p.name} may be used</span
+                    class="sr-only">{texts.mayBeUsed(p.name)}</span
                 ></label
             >
         </li>

@@ -6,6 +6,7 @@
     import Measure from '../../parts/Measure.svelte';
     import type { DrawerView, PhotoPatchResult } from '../../types/server';
     import PhotoPatch from './PhotoPatch.svelte';
+    import * as texts from './texts';
 
     type Card = 'white' | 'black';
     let { url, cards, ondone }: { url: string; cards: DrawerView['cards']; ondone: () => void } = $props();
@@ -37,16 +38,18 @@
 
 <form onsubmit={write}>
     <fieldset class="flex flex-wrap gap-1">
-        <legend class="quiet text-sm">It lies on</legend>
+        <legend class="quiet text-sm">{texts.itLiesOn}</legend>
         {#each ['white', 'black'] as const as card (card)}<label class="chip" class:on={backing === card}
-                ><input type="radio" class="sr-only" name="backing" value={card} bind:group={backing} />the {card} card</label
+                ><input type="radio" class="sr-only" name="backing" value={card} bind:group={backing} />{texts.the}
+                {card}
+                {texts.card}</label
             >{/each}
     </fieldset>
     <div class="three">
         {#each axes as axis, i (axis)}<Measure label={axis} kind="plain" bind:value={lab[i]} onchange={() => (taken = null)} />{/each}
     </div>
     <button type="button" class="btn btn-sm justify-self-start" aria-expanded={offPhoto} onclick={() => (offPhoto = !offPhoto)}
-        >Off a photo</button
+        >{texts.offAPhoto}</button
     >
     {#if offPhoto}<PhotoPatch
             ontake={(result) => {
@@ -57,14 +60,14 @@
     <p class="quiet text-sm">
         The bare {backing} card is taken as
         <span class="fig">L {one(bare[backing][0])} a {one(bare[backing][1])} b {one(bare[backing][2])}</span>.
-        <button type="button" class="link" aria-expanded={ofCard} onclick={() => (ofCard = !ofCard)}>Mine is another</button>
+        <button type="button" class="link" aria-expanded={ofCard} onclick={() => (ofCard = !ofCard)}>{texts.mineIsAnother}</button>
     </p>
     {#if ofCard}
         <div class="three">
-            {#each axes as axis, i (axis)}<Measure label="{axis} of the card" kind="plain" bind:value={bare[backing][i]} />{/each}
+            {#each axes as axis, i (axis)}<Measure label={texts.ofTheCard(axis)} kind="plain" bind:value={bare[backing][i]} />{/each}
         </div>
     {/if}
-    <button class="btn btn-primary" disabled={lab.some((v) => v === null)}>Write it down</button>
+    <button class="btn btn-primary" disabled={lab.some((v) => v === null)}>{texts.writeItDown}</button>
 </form>
 
 <style>

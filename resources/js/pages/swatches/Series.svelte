@@ -16,6 +16,7 @@
     import type { SeriesResult, SeriesView } from '../../types/server';
     import Heading from './Heading.svelte';
     import WeighUp from './WeighUp.svelte';
+    import * as texts from './texts';
 
     let { page }: { page: SeriesView } = $props();
 
@@ -113,12 +114,12 @@
     onMount(() => asking.changed());
 </script>
 
-<Heading title="Make a series" />
+<Heading title={texts.makeASeries} />
 
 <div class="screen">
-    <section class="grid gap-3 content-start" aria-label="What is made">
+    <section class="grid gap-3 content-start" aria-label={texts.whatIsMade}>
         <fieldset class="flex flex-wrap gap-1">
-            <legend class="sr-only">What rises</legend>
+            <legend class="sr-only">{texts.whatRises}</legend>
             <label class="chip" class:on={form.kind === 'softener'}
                 ><input
                     type="radio"
@@ -126,19 +127,24 @@
                     name="kind"
                     checked={form.kind === 'softener'}
                     onchange={() => choose('softener')}
-                />Softener, for hardness</label
+                />{texts.softenerForHardness}</label
             >
             <label class="chip" class:on={form.kind === 'tint'}
-                ><input type="radio" class="sr-only" name="kind" checked={form.kind === 'tint'} onchange={() => choose('tint')} />Pigment,
-                for colour</label
+                ><input
+                    type="radio"
+                    class="sr-only"
+                    name="kind"
+                    checked={form.kind === 'tint'}
+                    onchange={() => choose('tint')}
+                />{texts.pigmentForColour}</label
             >
         </fieldset>
-        <Choice label="Base" bind:value={form.base} onchange={ask}>
+        <Choice label={texts.base} bind:value={form.base} onchange={ask}>
             {#each bases as b (b.code)}<option value={b.code}>{b.name}</option>{/each}
         </Choice>
         {#if form.kind === 'softener' && (sheet?.softeners.length ?? 0) > 1}
             <Choice
-                label="Softener"
+                label={texts.softener}
                 value={softening?.code ?? ''}
                 onchange={(code) => {
                     form.softener = code;
@@ -150,7 +156,7 @@
         {/if}
         {#if form.kind === 'tint'}
             <Choice
-                label="Pigment"
+                label={texts.pigment}
                 value={tinting?.code ?? ''}
                 onchange={(code) => {
                     form.pigment = code;
@@ -159,12 +165,18 @@
             >
                 {#each pigments as p (p.code)}<option value={p.code}>{p.name}</option>{/each}
             </Choice>
-            <Measure label="Full load" kind="percent" bind:value={form.load} error={trouble('recipe.additives.0.amount')} onchange={ask} />
+            <Measure
+                label={texts.fullLoad}
+                kind="percent"
+                bind:value={form.load}
+                error={trouble('recipe.additives.0.amount')}
+                onchange={ask}
+            />
         {/if}
         <TextLine
             label={form.kind === 'tint'
-                ? 'Pucks at, in % of the full load'
-                : `Pucks at, in % of A+B (its sheet allows ${figure(softening?.limit_pct ?? 0, 'percent', 'metric', 0)})`}
+                ? texts.pucksAtInOfTheFull
+                : texts.pucksAtInOfAB(figure(softening?.limit_pct ?? 0, 'percent', 'metric', 0))}
             fig
             inputmode="decimal"
             bind:value={() => steps, (words) => (form.steps = words)}
@@ -172,11 +184,11 @@
             error={trouble('steps', 'pct_')}
         />
         <div class="two">
-            <Measure label="A puck holds" kind="volume" bind:value={form.puck} error={trouble('puck_ml')} onchange={ask} />
-            <Measure label="and is thick" kind="length" bind:value={form.thickness} />
-            <Measure label="Lost on cups" kind="percent" bind:value={form.spare} error={trouble('spare_pct')} onchange={ask} />
+            <Measure label={texts.aPuckHolds} kind="volume" bind:value={form.puck} error={trouble('puck_ml')} onchange={ask} />
+            <Measure label={texts.andIsThick} kind="length" bind:value={form.thickness} />
+            <Measure label={texts.lostOnCups} kind="percent" bind:value={form.spare} error={trouble('spare_pct')} onchange={ask} />
             {#if sheet?.heated !== true}<Measure
-                    label="Mixing"
+                    label={texts.mixing}
                     kind="minutes"
                     bind:value={form.mixing}
                     error={trouble('mix_min')}
@@ -190,15 +202,15 @@
         {/if}
     </section>
 
-    <section class="card-paper" aria-label="What to weigh" aria-busy={!asking.fresh}>
+    <section class="card-paper" aria-label={texts.whatToWeigh} aria-busy={!asking.fresh}>
         {#if plan !== null}
             <div class:stale={!asking.fresh}>
                 <WeighUp {plan} fine={bench.fine} />
             </div>
             <p class="mt-3 flex flex-wrap items-center gap-3">
-                <button class="btn btn-primary" disabled={!asking.fresh} onclick={begin}>Begin weighing</button>
+                <button class="btn btn-primary" disabled={!asking.fresh} onclick={begin}>{texts.beginWeighing}</button>
                 {#if form.kind === 'tint' && (sheet?.undrawn ?? 0) > 1}<button class="btn" disabled={!asking.fresh} onclick={first}
-                        >A ladder of each of the {sheet?.undrawn} pigments never drawn down in it</button
+                        >{texts.aLadderOfEachOfThe(sheet?.undrawn ?? '')}</button
                     >{/if}
                 <span class="quiet text-sm">Gloves on, and the supplier’s sheet first.</span>
             </p>

@@ -2,6 +2,7 @@
     /** How long there is to fill the last puck, from the moment A meets B. */
     import { bench } from '../../lib/bench.svelte';
     import { minutes, span } from '../../lib/units';
+    import * as texts from './texts';
 
     type Props = {
         /** When A met B, in the server's milliseconds; null before. */
@@ -19,11 +20,11 @@
 
 {#if met === null}
     <p class="clock">
-        <button class="btn" onclick={() => onmet(true)}>A meets B: start the clock</button>
+        <button class="btn" onclick={() => onmet(true)}>{texts.aMeetsBStartTheClock}</button>
         {#if allMin !== null}<span class="quiet text-sm">then {minutes(allMin)} to mix and to fill the last puck</span>{/if}
     </p>
 {:else}
-    <p class="clock" role="timer" aria-label="Time to fill the pucks" class:short={left !== null && left < SHORT_MS}>
+    <p class="clock" role="timer" aria-label={texts.timeToFillThePucks} class:short={left !== null && left < SHORT_MS}>
         {#if left === null}
             <b class="fig time">{span(bench.now - met)}</b> <span class="quiet">since A met B</span>
         {:else if left >= 0}
@@ -31,7 +32,7 @@
         {:else}
             <b class="fig time">{span(-left)}</b> <span class="font-bold">too late to fill another: it has begun to thicken</span>
         {/if}
-        <button class="btn btn-ghost btn-sm" onclick={() => onmet(false)}>It has not met yet</button>
+        <button class="btn btn-ghost btn-sm" onclick={() => onmet(false)}>{texts.itHasNotMetYet}</button>
     </p>
 {/if}
 

@@ -17,6 +17,7 @@
     import SeriesClock from './SeriesClock.svelte';
     import WeighNext from './WeighNext.svelte';
     import WeighUp from './WeighUp.svelte';
+    import * as texts from './texts';
 
     let { run: sent }: { run: SeriesRunView } = $props();
     const live = untrack(() => new LiveSeries(sent));
@@ -66,10 +67,10 @@
     });
 </script>
 
-<Heading title="Pucks of {run.called}" />
+<Heading title={texts.pucksOf(run.called)} />
 
 <div class="screen">
-    <section class="card-paper" aria-label="What to weigh">
+    <section class="card-paper" aria-label={texts.whatToWeigh}>
         {#if bench.frame?.scale === true}
             <WeighNext
                 bind:this={hand}
@@ -104,7 +105,7 @@
             />
         </WeighUp>
     </section>
-    <section class="grid gap-3 content-start" aria-label="Labelling">
+    <section class="grid gap-3 content-start" aria-label={texts.labelling}>
         <p class="quiet">
             Where the display showed something else, write that: the label says what is really in it. What is not written down counts as
             planned. Gloves on, and the supplier’s sheet first.
@@ -117,12 +118,12 @@
                 void label();
             }}
         >
-            <TextLine label="On the labels" placeholder={run.called} bind:value={name} maxlength={80} />
-            <button class="btn btn-primary">Poured, label them</button>
+            <TextLine label={texts.onTheLabels} placeholder={run.called} bind:value={name} maxlength={80} />
+            <button class="btn btn-primary">{texts.pouredLabelThem}</button>
         </form>
         <Wrong says={refused('series')} />
         <Working lines={plan.working} />
-        <p><button class="btn btn-ghost btn-sm" onclick={() => router.delete(url)}>Take it off the bench</button></p>
+        <p><button class="btn btn-ghost btn-sm" onclick={() => router.delete(url)}>{texts.takeItOffTheBench}</button></p>
     </section>
 </div>
 

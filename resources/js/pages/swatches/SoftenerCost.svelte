@@ -3,6 +3,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { figure, measure } from '../../lib/units';
     import type { HardnessAnswerView } from '../../types/server';
+    import * as texts from './texts';
 
     let { cost, answer }: { cost: NonNullable<HardnessAnswerView['cost']>; answer: HardnessAnswerView } = $props();
 
@@ -18,16 +19,16 @@
     {/if}
 {/snippet}
 
-<dl aria-label="What so much softener costs">
+<dl aria-label={texts.whatSoMuchSoftenerCosts}>
     {#if cost.tear_n_mm !== null}<div>
-            <dt>tear strength</dt>
+            <dt>{texts.tearStrength}</dt>
             <dd class="fig">{measure(cost.tear_n_mm, 'tear', bench.units)}</dd>
         </div>{/if}
     {@render told('thinnest place tears at', cost.edge_n, 'N', 1)}
     {@render told('stretches by', cost.elongation_pct, '%', 0)}
     {@render told(`pours for, at ${measure(answer.room_c, 'temperature', bench.units, 0)}`, cost.pot_life_min, 'min', 0)}
     <div>
-        <dt>sweating out</dt>
+        <dt>{texts.sweatingOut}</dt>
         <dd>{bleeds[cost.bleed]}</dd>
     </div>
     {@render told('its sheet allows', answer.limit_pct, '% of A+B', 0)}

@@ -15,6 +15,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { DrawerView } from '../../types/server';
     import ReadColour from './ReadColour.svelte';
+    import * as texts from './texts';
 
     type Props = { swatch: DrawerView['swatches'][number]; cards: DrawerView['cards']; error: string | null };
     let { swatch, cards, error }: Props = $props();
@@ -46,7 +47,7 @@
 </script>
 
 <div class="top">
-    <Chip light={swatch.white} dark={swatch.black} size={96} label="Over light and over dark" />
+    <Chip light={swatch.white} dark={swatch.black} size={96} label={texts.overLightAndOverDark} />
     <div>
         <h2 class="text-2xl">{swatch.name}</h2>
         <p class="quiet text-sm">
@@ -81,7 +82,7 @@
     </div>
 </div>
 {#if swatch.note !== ''}<p class="mt-2">{swatch.note}</p>{/if}
-{#if swatch.photo}<img class="photo" src="{url}/photo" alt="Photo of {swatch.name}" />{/if}
+{#if swatch.photo}<img class="photo" src="{url}/photo" alt={texts.photoOf(swatch.name)} />{/if}
 <p class="quiet mt-1 text-sm">
     Poured {dayAndTime(swatch.poured_ms)}{swatch.thickness_mm === null
         ? ''
@@ -92,7 +93,7 @@
 <Wrong says={refused('edition')} />
 <div class="mt-2"><Warnings warnings={swatch.questions} /></div>
 
-<ul class="readings" aria-label="What was read">
+<ul class="readings" aria-label={texts.whatWasRead}>
     {#each swatch.readings as r (r.id)}
         <li class:out={r.left_out}>
             <span class="fig">{r.text}</span>
@@ -101,25 +102,27 @@
                     ? ''
                     : `, ${r.source}`}{r.left_out ? ', left out' : ''}</span
             >
-            <button class="btn btn-ghost btn-xs" onclick={() => count(r.id, !r.left_out)}>{r.left_out ? 'count it' : 'leave it out'}</button
+            <button class="btn btn-ghost btn-xs" onclick={() => count(r.id, !r.left_out)}
+                >{r.left_out ? texts.countIt : texts.leaveItOut}</button
             >
         </li>
     {/each}
 </ul>
 
 <div class="flex flex-wrap gap-2 mt-3">
-    {#if swatch.demoulded_ms === null}<button class="btn btn-sm" onclick={() => change({ demoulded: true })}>It is out of its mould</button
+    {#if swatch.demoulded_ms === null}<button class="btn btn-sm" onclick={() => change({ demoulded: true })}
+            >{texts.itIsOutOfItsMould}</button
         >{/if}
     <button class="btn btn-sm" aria-expanded={reading === 'hardness'} onclick={() => (reading = reading === 'hardness' ? null : 'hardness')}
-        >Read its hardness</button
+        >{texts.readItsHardness}</button
     >
     <button class="btn btn-sm" aria-expanded={reading === 'colour'} onclick={() => (reading = reading === 'colour' ? null : 'colour')}
-        >Read its colour</button
+        >{texts.readItsColour}</button
     >
     <button class="btn btn-sm btn-ghost" aria-expanded={reading === 'edit'} onclick={() => (reading = reading === 'edit' ? null : 'edit')}
-        >Label and note</button
+        >{texts.labelAndNote}</button
     >
-    <a class="btn btn-sm btn-ghost" href="/swatches/labels?ids={swatch.id}">Print its label</a>
+    <a class="btn btn-sm btn-ghost" href="/swatches/labels?ids={swatch.id}">{texts.printItsLabel}</a>
 </div>
 <Wrong says={error} />
 
@@ -132,14 +135,14 @@
         }}
     >
         <div class="two">
-            <Choice label="Scale" bind:value={scale}><option>00</option><option>A</option></Choice>
-            <TextLine label="Readings, three or more" fig placeholder="27 26 28" inputmode="decimal" bind:value={readings} />
+            <Choice label={texts.scale} bind:value={scale}><option>00</option><option>A</option></Choice>
+            <TextLine label={texts.readingsThreeOrMore} fig placeholder="27 26 28" inputmode="decimal" bind:value={readings} />
         </div>
-        <button class="btn btn-primary" disabled={readings.trim() === ''}>Write it down</button>
+        <button class="btn btn-primary" disabled={readings.trim() === ''}>{texts.writeItDown}</button>
         {#if early !== null}
             <Wrong says={early} />
             <button type="button" class="btn" disabled={readings.trim() === ''} onclick={() => hardness(true)}
-                >It shall count all the same</button
+                >{texts.itShallCountAllTheSame}</button
             >
         {/if}
     </form>
@@ -153,15 +156,17 @@
             change({ ...edit, photo: photo ?? null });
         }}
     >
-        <TextLine label="Label" bind:value={edit.name} maxlength={120} />
-        <Measure label="Thickness" kind="length" bind:value={edit.thickness_mm} />
+        <TextLine label={texts.label} bind:value={edit.name} maxlength={120} />
+        <Measure label={texts.thickness} kind="length" bind:value={edit.thickness_mm} />
         <label class="grid gap-1 text-sm"
-            ><span class="quiet">Note</span><textarea class="textarea w-full" bind:value={edit.note}></textarea></label
+            ><span class="quiet">{texts.note}</span><textarea class="textarea w-full" bind:value={edit.note}></textarea></label
         >
         <PhotoPick onpick={(taken) => (photo = taken)} />
         <div class="flex gap-2">
-            <button class="btn btn-primary">Keep</button>
-            <button type="button" class="btn btn-ghost" onclick={() => router.delete(url, { preserveScroll: true })}>Throw it out</button>
+            <button class="btn btn-primary">{texts.keep}</button>
+            <button type="button" class="btn btn-ghost" onclick={() => router.delete(url, { preserveScroll: true })}
+                >{texts.throwItOut}</button
+            >
         </div>
     </form>
 {/if}

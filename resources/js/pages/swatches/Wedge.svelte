@@ -1,8 +1,11 @@
 <script lang="ts">
-    /** One colour as a stepped wedge: thin, medium and thick over a light and a dark card, so that an edge and a middle are seen at once. */
+    /**
+     * One colour as a stepped wedge: thin, medium and thick over a light and a dark card, so that an edge and a middle are seen at once.
+     */
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
     import type { TintResult } from '../../types/server';
+    import * as texts from './texts';
 
     let { chips }: { chips: TintResult['chips'] } = $props();
     const steps = $derived(['light', 'dark'].map((backing) => chips.filter((chip) => chip.backing === backing)));
@@ -10,7 +13,7 @@
     const W = 132;
 </script>
 
-<svg viewBox="0 0 {W * 3} 236" role="img" aria-label="Thin, medium and thick over light and dark">
+<svg viewBox="0 0 {W * 3} 236" role="img" aria-label={texts.thinMediumAndThickOverLight}>
     {#each steps as row, r (r)}
         <g transform="translate(0 {r * 118})">
             <rect y="0" width={W * 3} height="118" fill={r === 0 ? '#efece6' : '#2b2724'} />

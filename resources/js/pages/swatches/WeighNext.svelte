@@ -9,6 +9,7 @@
     import StandInHand from '../../parts/StandInHand.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { WeighingResult } from '../../types/server';
+    import * as texts from './texts';
 
     type Props = {
         scale: LiveScale;
@@ -94,7 +95,7 @@
     );
 </script>
 
-<section class="next" aria-label="On the scale" aria-busy={!fresh || steady.resting}>
+<section class="next" aria-label={texts.onTheScale} aria-busy={!fresh || steady.resting}>
     {#if next === null}
         <p class="text-lg font-bold">Everything is in. Label what you filled.</p>
     {:else if empty}
@@ -128,10 +129,10 @@
                 <p class="font-bold text-error" role="alert">{scale.reading.lost} What was weighed can be written into the list below.</p>
             {/if}
             {#if !blocked}<button class="btn btn-primary main" aria-disabled={steady.resting} onclick={() => void go()}
-                    >{armed ? 'Waiting for it to rest …' : empty ? 'Tare' : 'It is in'}
+                    >{armed ? texts.waitingForItToRest : empty ? texts.tare : texts.itIsIn}
                     <kbd class="kbd text-base-content">Space</kbd></button
                 >{/if}
-            {#if takesBack !== null}<button class="btn main" onclick={onback}>Take back {takesBack}</button>{/if}
+            {#if takesBack !== null}<button class="btn main" onclick={onback}>{texts.takeBack(takesBack)}</button>{/if}
         </div>
         <ScaleTrouble
             {scale}
@@ -144,7 +145,7 @@
         <Wrong says={trouble} />
         {#if bench.frame?.simulated === true}<StandInHand grams={scale.grams} target={empty ? null : next.running} />{/if}
     {:else if takesBack !== null}
-        <button class="btn" onclick={onback}>Take back {takesBack}</button>
+        <button class="btn" onclick={onback}>{texts.takeBack(takesBack)}</button>
     {/if}
 </section>
 

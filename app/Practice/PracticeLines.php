@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Practice;
+
+use Apalos\Core\Practice\PracticeBench;
+use Apalos\Core\Practice\Situation;
+use Apalos\Core\Practice\TrueClock;
+use App\Devices\DeviceLost;
+use App\Devices\SpokenLines;
+use App\Models\PracticeTry;
+use Carbon\CarbonImmutable;
+
+/** The scale and the thermometer of a practice. */
+final readonly class PracticeLines implements SpokenLines
+{
+    /** @param  float  $seconds  of the hand */
+    public function __construct(private PracticeTry $try, private float $seconds) {}
+
+    public function ask(string $line, string $device, int $longest = 128): string
+    {
+        $now = CarbonImmutable::now();
+        if ($device === 'thermometer') {
+            return sprintf('T,%+.1f,C', TrueClock::celsius($this->try->told(), $this->try->minute($now)));
+        }
+        $answer = $device !== 'scale'
+            ? null
+            : app(PracticeDesk::class)->at(
+                $this->try, $this->seconds, $now,
+                fn (PracticeBench $bench, Situation $at): ?string => $bench->scale($line, $this->seconds, $at),
+            );
+
+        return $answer ?? throw new DeviceLost("The {$device} has gone quiet. Check its cable and that it is on, or type the reading.");
+    }
+}

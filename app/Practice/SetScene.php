@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Practice;
+
+use Apalos\Core\Contact\WayKind;
+use Apalos\Core\Input\Fields;
+use Apalos\Core\Practice\Scenario;
+use App\Builds\PlanBuild;
+use App\Contacts\ChooseForContact;
+use App\Contacts\JobContacts;
+use App\Contacts\JudgedContact;
+use App\Contacts\WaysThrough;
+use App\Library\Library;
+use App\Models\Impression;
+use App\Models\ImpressionKind;
+use App\Models\Job;
+use App\Models\PourState;
+use App\Pours\StartPour;
+use App\Sheets\PlanPour;
+use Carbon\CarbonImmutable;
+
+/**
+ * Lays out what a scenario is about, in the shop of a practice: a job with its chain, its contacts chosen as they should be, the run begun
+ * or the build planned.
+ */
+final readonly class SetScene
+{
+    /** What a practice piece is of, where its scenario says nothing. */
+    private const ORIGINAL = 'clay-oil-sulphur-free';
+
+    private const WALL = 'acrylic';
+
+    private const MOST_STEPS = 6;
+
+    /** The scale of the shop stands for itself; cups are as large as the scenario says. */
+    private const CUP_ML = 1500;
+
+    /** So long ago everything was sealed. */
+    private const SEALED_D = 3;
+
+    public function __construct(
+        private PlanPour $sheets,
+        private StartPour $start,
+        private PlanBuild $build,
+        private Library $library,
+        private JobContacts $contacts,
+        private WaysThrough $ways,
+        private ChooseForContact $choose,
+    ) {}
+
+    /** @return string its address */
+    public function __invoke(Scenario $scenario, CarbonImmutable $now): string
+    {
+        $link = $this->chain($scenario);
+
+        return $scenario->isBuild() ? $this->planned($scenario, $link, $now) : $this->begun($scenario, $link, $now);
+    }
+
+    private function chain(Scenario $scenario): Impression
+    {
+        $make = Fields::of($scenario->make);
+        $base = $make->textOrNull('base') ?? $this->library->builds()[$make->textOrNull('build') ?? '']->base ?? null;
+        $mould = $make->textOrNull('mould');
+        $job = Job::query()->create(['name' => mb_substr($scenario->name, 0, 120), 'purpose' => 'Practice', 'quantity' => 1]);
+        $job->impressions()->create([
+            'position' => 0, 'kind' => ImpressionKind::Original, 'name' => 'Practice piece', 'material' => 'oil clay, sulphur-free',
+            'surface' => self::ORIGINAL,
+        ]);
+        $position = 1;
+        if ($mould !== null) {
+            $job->impressions()->create([
+                'position' => $position++, 'kind' => ImpressionKind::Mould, 'name' => 'Practice mould', 'material' => $mould,
+            ]);
+        }
+        $makes = $scenario->isBuild() ? ($this->library->builds()[$make->text('build')]->makes ?? ['mould']) : [];
+        $isCast = $mould !== null || $makes === ['cast'];
+
+        return $job->impressions()->create([
+            'position' => $position, 'kind' => $isCast ? ImpressionKind::Cast : ImpressionKind::Mould,
+            'name' => $isCast ? 'Practice cast' : 'Practice mould', 'material' => $base,
+            'wall' => $isCast || $scenario->isBuild() ? null : ($make->textOrNull('wall') ?? self::WALL),
+        ])->refresh();
+    }
+
+    private function begun(Scenario $scenario, Impression $link, CarbonImmutable $now): string
+    {
+        $this->ready($link, $now);
+        $make = Fields::of($scenario->make);
+        $degas = $make->has('degas') ? $make->bool('degas') : false;
+        $fresh = $this->sheets->fresh($link);
+        $sheet = [
+            ...$fresh,
+            'volume' => ['method' => 'mesh', 'volume_ml' => $make->positive('volume_ml'), 'allowance_pct' => 0],
+            'formula' => [
+                'base' => $make->text('base'),
+                'additives' => array_map(
+                    static fn (Fields $one): array => $one->toArray(), $make->has('additives') ? $make->objects('additives') : [],
+                ),
+            ],
+            'plan' => [
+                ...$fresh['plan'],
+                'vessel' => [
+                    'capacity_ml' => $make->positiveOrNull('cup_ml') ?? self::CUP_ML, 'tare_g' => 12, 'degas' => $degas, 'rise_factor' => 1,
+                ],
+                'degas_min' => $degas ? 5 : 0, ...($make->has('mix_min') ? ['mix_min' => $make->positive('mix_min')] : []),
+            ],
+            'formula_name' => mb_substr($scenario->name, 0, 120), 'cup' => null,
+        ];
+        $pour = $link->pours()->create(['sheet' => $sheet, 'state' => PourState::Draft])->refresh();
+        ($this->start)($pour, $pour->edition, null, $now);
+
+        return "/pours/{$pour->id}/run";
+    }
+
+    private function planned(Scenario $scenario, Impression $link, CarbonImmutable $now): string
+    {
+        $make = $scenario->make;
+        $build = ($this->build)(
+            $link->load('job'),
+            Fields::of(
+                array_filter(
+                    [
+                        'kind' => $make['build'], 'measured' => $make['measured'] ?? [], 'box' => $make['box'] ?? null,
+                        'bed' => $make['bed'] ?? null,
+                    ],
+                    static fn (mixed $one): bool => $one !== null,
+                ),
+            ),
+            $now,
+        );
+        $this->ready($link->refresh(), $now);
+
+        return "/builds/{$build->id}";
+    }
+
+    /** Contacts as whoever set this up would have chosen them: the first way out of each that stands. */
+    private function ready(Impression $link, CarbonImmutable $now): void
+    {
+        for ($i = 0; $i < self::MOST_STEPS; $i++) {
+            $link = $link->refresh()->load('job.impressions');
+            $stands = array_values(
+                array_filter(
+                    $this->contacts->of($link, $this->contacts->chain($link->job)), static fn (JudgedContact $one): bool => $one->blocks,
+                ),
+            )[0] ?? null;
+            $way = $stands === null ? null : ($this->ways->of($link, $stands)['ways'][0] ?? null);
+            if ($stands === null || $way === null) {
+                return;
+            }
+            $chosen = [];
+            foreach ($way->steps as $step) {
+                $chosen += match ($step['kind']) {
+                    WayKind::Release => ['release' => $step['id']],
+                    WayKind::Seal,
+                    WayKind::Barrier => [
+                        'sealed_with' => $step['id'], 'sealed_ms' => (int) $now->subDays(self::SEALED_D)->getTimestampMs(),
+                    ],
+                    default => [],
+                };
+            }
+            if ($chosen === []) {
+                return;
+            }
+            $this->choose->on($link, $stands->touch->key, Fields::of($chosen), $now);
+        }
+    }
+}

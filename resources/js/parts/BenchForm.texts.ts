@@ -1,0 +1,28 @@
+/** What the controls of BenchForm say. */
+export const theWorkshopIsCalled = 'The workshop is called';
+export const unitsEverywhere = 'Units, everywhere';
+export const money = 'Money';
+export const notSaid = 'not said';
+export const often = 'often';
+export const all = 'all';
+export const timeZone = 'Time zone';
+export const theScaleAsItsOwnPlate = 'The scale, as its own plate says. New sheets, series and formulas are weighed in its steps.';
+export const itStepsBy = 'It steps by';
+export const itCarries = 'It carries';
+export const theCupsYouMixInEvery = 'The cups you mix in. Every sheet offers them and says which is the smallest that holds it all.';
+export const cupHolds = (what: string | number): string => `Cup ${String(what)} holds`;
+export const weighs = 'weighs';
+export const takeCupOut = (what: string | number): string => `Take cup ${String(what)} out`;
+export const takeOut = 'Take out';
+export const addACup = 'Add a cup';
+export const vacuumChamber = 'Vacuum chamber';
+export const thereIsOne = 'there is one';
+export const thereIsNone = 'there is none';
+export const pairsOfHandsAtTheBench = 'Pairs of hands at the bench';
+export const theDayIsLaidOutFor = 'The day is laid out for so many.';
+export const theRoomIs = 'The room is';
+export const everyTimeFollowsIt = 'Every time follows it.';
+export const theWorkingDayAsTheStrip = 'The working day, as the strip shows it';
+export const itBegins = 'It begins';
+export const itEnds = 'It ends';
+export const leaveIt = 'Leave it';

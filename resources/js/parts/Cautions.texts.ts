@@ -1,0 +1,2 @@
+/** What the controls of Cautions say. */
+export const wearAndHaveReady = 'Wear and have ready';

@@ -1,0 +1,2 @@
+/** What the controls of Explained say. */
+export const close = 'Close';

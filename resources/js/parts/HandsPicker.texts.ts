@@ -1,0 +1,2 @@
+/** What the controls of HandsPicker say. */
+export const somebodyElse = 'Somebody else';

@@ -1,0 +1,2 @@
+/** What the controls of Pages say. */
+export const pages = 'Pages';

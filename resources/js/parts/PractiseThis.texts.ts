@@ -1,0 +1,2 @@
+/** What the controls of PractiseThis say. */
+export const practiseThis = 'Practise this';

@@ -1,0 +1,2 @@
+/** What the controls of PrintLabels say. */
+export const whatWaits = 'What waits';

@@ -1,0 +1,2 @@
+/** What the controls of Warnings say. */
+export const mindThis = 'Mind this';

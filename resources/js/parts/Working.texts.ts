@@ -1,0 +1,2 @@
+/** What the controls of Working say. */
+export const howTheseNumbersComeAbout = 'How these numbers come about';

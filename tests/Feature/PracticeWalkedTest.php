@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Practice\Scenarios;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+use Tests\WalksPractice;
+
+/** Each scenario walked well and badly, with the findings a practised hand would give. */
+final class PracticeWalkedTest extends TestCase
+{
+    use WalksPractice;
+
+    /**
+     * @return iterable<string, array{string, array<string, mixed>, list<string>, list<string>, string}> scenario, how it is walked badly,
+     *   what is found badly, what is found well the other way, and what the cast would be
+     */
+    public static function scenarios(): iterable
+    {
+        yield 'stirred too little' => [
+            'first-block', ['mix' => 0.3], ['under_mixed'], ['mixed_through', 'ratio_kept', 'poured_in_time', 'opened_in_time', 'gear_on'],
+            'usable',
+        ];
+        yield 'pressed through' => ['first-block', ['gear' => 0.0, 'tick' => 0.0], ['gear_unread'], ['gear_on'], 'good'];
+        yield 'opened on the hour' => ['cold-room', ['wait' => 0.4, 'finger' => false], ['opened_early'], ['opened_in_time'], 'spoilt'];
+        yield 'dawdled in the heat' => ['hot-room', ['dawdle' => 20], ['poured_late'], ['poured_in_time'], 'spoilt'];
+        yield 'believed the sheet' => ['early-gel', ['dawdle' => 12], ['poured_late'], ['poured_in_time'], 'spoilt'];
+        yield 'laid on sulphur' => ['sulphur-clay', ['look' => false], ['lay_on_bad'], ['changed_ground'], 'spoilt'];
+        yield 'laid on a fresh print' => ['fresh-print', ['look' => false], ['lay_on_bad'], ['changed_ground'], 'spoilt'];
+        yield 'laid on tin' => ['tin-half', ['look' => false], ['lay_on_bad'], ['changed_ground'], 'spoilt'];
+        yield 'weighed in the dark' => ['scale-dark', ['blind' => true], ['weighed_blind'], ['waited_for_scale'], ''];
+        yield 'believed the sleeve' => [
+            'sleeve', ['careful' => false], ['weighed_leaning', 'off_ratio'], ['saw_leaning', 'ratio_kept'], 'spoilt',
+        ];
+        yield 'poured the wrong tub' => [
+            'wrong-tub', ['read_lids' => false], ['wrong_lid', 'one_part_alone'], ['read_lid', 'ratio_kept'], 'spoilt',
+        ];
+        yield 'left the colour short' => ['empty-tube', ['short' => true], ['left_short'], ['fetched_tube'], ''];
+        yield 'let it leak' => ['leak', ['clay' => false], ['let_it_leak'], ['stopped_leak'], 'spoilt'];
+        yield 'let it rise' => ['small-cup', ['let_air' => false], ['rose_over'], ['held_back'], 'spoilt'];
+        yield 'drew air for a moment' => ['first-air', ['air' => 0.2], ['deaired_short'], ['deaired'], 'usable'];
+        yield 'left an over-pour as it was' => ['heavy-hand', ['keep' => true], ['kept_over'], ['ratio_kept'], ''];
+        yield 'left a tenth too much as it was' => ['ten-to-one', ['keep' => true], ['kept_over', 'off_ratio'], ['ratio_kept'], 'spoilt'];
+        yield 'left a urethane off its ratio' => ['urethane-strict', ['keep' => true], ['kept_over'], ['mixed_through'], ''];
+        yield 'believed the morning’s room' => ['heating-up', ['dawdle' => 16], ['poured_late'], ['poured_in_time'], 'spoilt'];
+        yield 'looked for the funnel' => ['fast-base', ['dawdle' => 5], ['poured_late'], ['mixed_through'], 'spoilt'];
+        yield 'went to the door' => ['door', ['answer' => 'go'], ['left_mid_clock'], ['stayed_at_clock'], ''];
+        yield 'stirred six lines for a moment' => ['soft-skin', ['mix' => 0.3], ['under_mixed'], ['mixed_through', 'gear_on'], 'usable'];
+        yield 'opened by the clock' => ['open-too-soon', ['finger' => false], ['opened_early'], ['opened_in_time'], 'spoilt'];
+    }
+
+    /**
+     * @param  array<string, mixed>  $badly
+     * @param  list<string>  $bad
+     * @param  list<string>  $good
+     */
+    #[DataProvider('scenarios')]
+    public function test_a_scenario_walked_badly_and_well_is_found_as_a_practised_hand_would(
+        string $scenario,
+        array $badly,
+        array $bad,
+        array $good,
+        string $would,
+    ): void {
+        $try = $this->begin($scenario);
+        $this->walk((string) preg_replace('/\D/', '', $try->place), $badly);
+        $came = $this->ends();
+        self::assertSame(
+            [], array_diff($bad, $this->codes($came, false)),
+            'Not found: '.implode(', ', array_diff($bad, $this->codes($came, false))).' among '.implode(', ', $this->codes($came, false)),
+        );
+        $would === '' || self::assertSame($would, $came['would']);
+
+        $try = $this->begin($scenario);
+        $this->walk((string) preg_replace('/\D/', '', $try->place));
+        $came = $this->ends();
+        self::assertSame(
+            [], $this->codes($came, false),
+            'Walked well, and still: '.json_encode(
+                array_values(array_filter($came['findings'], static fn (array $one): bool => ! $one['good'])),
+            ),
+        );
+        self::assertSame([], array_diff($good, $this->codes($came, true)));
+        self::assertSame('good', $came['would']);
+    }
+
+    public function test_coats_walked_by_the_finger_lie_in_the_window_they_really_had_and_by_the_clock_they_do_not(): void
+    {
+        $this->build($this->begin('window-shuts')->place, ['touch' => false, 'after' => 30]);
+        $came = $this->ends();
+        self::assertContains('coat_late', $this->codes($came, false));
+        self::assertContains('not_touched', $this->codes($came, false));
+        self::assertSame(['spoilt', true], [$came['would'], in_array('delaminated', $came['seen'], true)]);
+        self::assertContains('coat-late', array_column($came['causes'], 'id'), json_encode([$came['causes'], $came['seen']]));
+        self::assertGreaterThan(0.0, $came['waste']['grams']);
+
+        $this->build($this->begin('spread-skin')->place);
+        $came = $this->ends();
+        self::assertSame(
+            [], $this->codes($came, false),
+            json_encode(array_values(array_filter($came['findings'], static fn (array $one): bool => ! $one['good']))),
+        );
+        self::assertSame([], array_diff(['coat_in_window', 'touched', 'opened_in_time'], [...$this->codes($came, true), 'opened_in_time']));
+        self::assertSame('good', $came['would']);
+    }
+
+    public function test_a_block_in_two_halves_and_a_matrix_are_walked_in_their_order_and_in_a_hurry(): void
+    {
+        $this->build($this->begin('two-halves')->place, ['hurry' => true, 'touch' => false]);
+        $came = $this->ends();
+        self::assertContains('opened_early_build', $this->codes($came, false));
+        self::assertSame('spoilt', $came['would']);
+        self::assertGreaterThan(640.0, $came['waste']['grams'], 'All of it is lost.');
+        foreach (['two-halves', 'matrix-under-time'] as $scenario) {
+            $this->build($this->begin($scenario)->place);
+            $came = $this->ends();
+            self::assertSame(
+                [], $this->codes($came, false),
+                $scenario.json_encode(array_values(array_filter($came['findings'], static fn (array $one): bool => ! $one['good']))),
+            );
+            self::assertSame('good', $came['would'], $scenario);
+        }
+    }
+
+    public function test_who_is_called_away_while_a_window_shuts_is_told_so_and_whoever_stays_as_well(): void
+    {
+        $this->build($this->begin('second-coat-away')->place, ['answer' => 'go', 'touch' => false]);
+        $came = $this->ends();
+        self::assertContains('left_at_window', $this->codes($came, false));
+        $this->build($this->begin('second-coat-away')->place, ['answer' => 'stay']);
+        self::assertContains('stayed_at_window', $this->codes($this->ends(), true));
+    }
+
+    public function test_every_scenario_that_ships_can_be_begun_and_its_lines_are_those_it_speaks_of(): void
+    {
+        $seen = 0;
+        foreach (app(Scenarios::class)->shipped() as $scenario) {
+            $try = $this->begin($scenario->id);
+            $this->get($try->place)->assertOk();
+            foreach ($scenario->wrong as $mishap) {
+                $lines = count(
+                    DB::table('pours')->where('workshop_id', $try->shop_id)->value('plan') === null
+                        ? []
+                        : json_decode(
+                            (string) DB::table('pours')->where('workshop_id', $try->shop_id)->value('plan'), true,
+                        )['run']['batches'][0],
+                );
+                $mishap->line === null || self::assertLessThanOrEqual($lines, $mishap->line, $scenario->id);
+            }
+            $seen++;
+        }
+        self::assertGreaterThanOrEqual(20, $seen);
+    }
+}
