@@ -10,7 +10,7 @@ use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Series;
 use App\Models\Swatch;
-use App\Swatches\CardWriter;
+use App\Swatches\DrawerWriter;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
@@ -46,7 +46,7 @@ trait MakesSwatches
     /** What was written past the screens is known to the drawer too. */
     protected function inTheDrawer(Swatch $swatch): Swatch
     {
-        app(CardWriter::class)->take($swatch->id);
+        app(DrawerWriter::class)->take($swatch->id);
 
         return $swatch;
     }

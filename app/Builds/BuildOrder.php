@@ -15,7 +15,7 @@ use Apalos\Core\Phrase\Phrasebook;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\Workshop;
-use App\Sheets\MixAhead;
+use App\PourSheets\MixAhead;
 use Carbon\CarbonImmutable;
 
 /** Whether an operation of a build may be mixed now, and what has to be seen before it is. */

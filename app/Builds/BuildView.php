@@ -28,7 +28,7 @@ use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\People\Names;
-use App\Sheets\MixAhead;
+use App\PourSheets\MixAhead;
 use App\Stock\Prices;
 use App\Types\View;
 
@@ -204,7 +204,7 @@ final readonly class BuildView implements View
         $open = array_filter($this->recorded->state->operations, static fn (OperationStands $one): bool => ! $one->state->isOver());
 
         return $this->look->of(
-            "build:{$this->recorded->build->id}", $this->look->turn(), $this->recorded->now, self::HOLDS_S,
+            "build:{$this->recorded->build->id}", $this->look->changes(), $this->recorded->now, self::HOLDS_S,
             fn (): array => [
                 'inside' => $this->asked->inside($this->recorded),
                 'operations' => array_map(fn (OperationStands $one): array => [

@@ -6,7 +6,7 @@ namespace App\Builds;
 
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\PourSheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -18,7 +18,7 @@ final readonly class FollowPlan
 {
     private const PARTS = ['volume' => 'volume', 'base' => 'formula.base', 'additives' => 'formula.additives'];
 
-    public function __construct(private OperationSheet $sheets, private SheetReckoner $reckoner) {}
+    public function __construct(private OperationSheet $sheets, private PourSheetReckoner $reckoner) {}
 
     /** @return bool whether the sheet says something else now */
     public function __invoke(Pour $pour, CarbonImmutable $now): bool

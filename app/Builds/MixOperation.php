@@ -10,8 +10,8 @@ use Apalos\Core\Phrase\Phrase;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Sheets\PlanPour;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\PlanPour;
+use App\PourSheets\PourSheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -22,7 +22,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class MixOperation
 {
-    public function __construct(private PlanPour $sheets, private SheetReckoner $reckoner, private OperationSheet $plans) {}
+    public function __construct(private PlanPour $sheets, private PourSheetReckoner $reckoner, private OperationSheet $plans) {}
 
     /** @throws BadInput where there is nothing to mix */
     public function __invoke(Build $build, string $operation, CarbonImmutable $now): Pour

@@ -262,7 +262,7 @@ final readonly class CostBook
             }
         }
         if ($used === [] && $pour->plan === null) {
-            $answer = app(\App\Sheets\SheetReckoner::class)->reckon($pour->sheet);
+            $answer = app(\App\PourSheets\PourSheetReckoner::class)->reckon($pour->sheet);
             foreach ($answer->mix->batches ?? [] as $batch) {
                 foreach ($batch->lines as $line) {
                     $code = in_array($line->code, ['A', 'B'], true) ? ($answer->recipe->base->code ?? '') : $line->code;

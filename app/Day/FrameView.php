@@ -16,11 +16,11 @@ use Carbon\CarbonImmutable;
 /** What every screen's frame needs: whose bench, which units, how warm, what is live today. */
 final readonly class FrameView implements View
 {
-    /** @param  int  $turn  how often anything changed that a screen may show */
+    /** @param  int  $changes  how often anything changed that a screen may show */
     public function __construct(
         private Workshop $workshop,
         private Hands $hands,
-        private int $turn,
+        private int $changes,
         private float $roomC,
         private StripView $strip,
         private Cables $cables,
@@ -40,7 +40,7 @@ final readonly class FrameView implements View
      *         day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null,
      *         cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>,
      *     },
-     *     turn: int, hands: array{name: string, role: string, colour: string}|null, tablet: string|null, unused_min: int, made_up: bool,
+     *     changes: int, hands: array{name: string, role: string, colour: string}|null, tablet: string|null, unused_min: int, made_up: bool,
      *     thermometer: bool, scale: bool, probe: bool, labels: bool, simulated: bool, trouble: string|null,
      *     practice: array{
      *         id: int, name: string, rate: int, calls: list<array{at_ms: int, what: string, title: string, href: string}>,
@@ -84,7 +84,7 @@ final readonly class FrameView implements View
                 'vacuum' => $this->workshop->vacuum,
                 'hands' => $this->workshop->hands, 'schools' => $this->workshop->schools ?? [],
             ],
-            'turn' => $this->turn,
+            'changes' => $this->changes,
             'hands' => $this->hands->person === null
                 ? null
                 : [

@@ -47,7 +47,7 @@ final class KeptDay
     public bool $isOfBefore = false;
 
     /** How often anything changed, where somebody has asked already. */
-    public ?int $turn = null;
+    public ?int $changes = null;
 
     public function __construct(
         private readonly Workshop $workshop,
@@ -64,7 +64,7 @@ final class KeptDay
     /** Laid out anew after something was put elsewhere. */
     public function afresh(CarbonImmutable $now): PlannedDay
     {
-        $this->day = $this->turn = null;
+        $this->day = $this->changes = null;
         $this->isOfBefore = false;
         $this->mustBeNew = true;
         $this->work->forgetBuilds();
@@ -74,18 +74,18 @@ final class KeptDay
 
     private function planned(CarbonImmutable $now): PlannedDay
     {
-        $turn = $this->turn ?? (int) DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
+        $changes = $this->changes ?? (int) DB::table('workshops')->where('id', $this->workshop->id)->value('change_count');
         $work = $this->desk->work($now);
         $midnight = $this->desk->midnight($now);
         $rests = sprintf(
-            '%d/%d/%d/%d/%d', $turn, intdiv((int) $now->getTimestamp(), self::HOLDS_S), $this->workshop->hands,
+            '%d/%d/%d/%d/%d', $changes, intdiv((int) $now->getTimestamp(), self::HOLDS_S), $this->workshop->hands,
             $this->workshop->day_starts_min, $this->workshop->day_ends_min,
         );
         $kept = $this->cache->get($key = sprintf('day:%d:%s', self::EDITION, $this->workshop->mark));
         $kept = is_array($kept) && $kept['midnight'] === (int) $midnight->getTimestampMs() ? $kept : null;
         $laid = $this->again($kept, $rests, $work, $now);
-        $turnToLay = $laid === null ? $this->turnToLay() : null;
-        if ($turnToLay === false) {
+        $lock = $laid === null ? $this->lockToLay() : null;
+        if ($lock === false) {
             $this->isOfBefore = true;
             [$asked, $result, $because] = $this->ofBefore($kept, $work, $now);
 
@@ -93,7 +93,7 @@ final class KeptDay
         }
         [$asked, $result, $because] = $laid ?? $this->plan($work, $now);
         $moved = $kept['moved'] ?? [];
-        if ($kept !== null && $kept['turn'] !== $turn) {
+        if ($kept !== null && $kept['changes'] !== $changes) {
             $news = $this->moved($work, $result->starts, $kept['starts'], DayDesk::minutes($now, $midnight));
             $moved = $news === []
                 ? $moved
@@ -113,12 +113,12 @@ final class KeptDay
         $this->cache->put(
             $key,
             [
-                'turn' => $turn, 'rests' => $rests, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $result->starts,
+                'changes' => $changes, 'rests' => $rests, 'midnight' => (int) $midnight->getTimestampMs(), 'starts' => $result->starts,
                 'because' => $because, 'moved' => $moved,
             ],
             self::TOLD_S * 4,
         );
-        $turnToLay === null || $this->giveBack($turnToLay);
+        $lock === null || $this->giveBack($lock);
 
         return new PlannedDay($midnight, $work, $asked, $result, $because, $moved);
     }
@@ -128,22 +128,22 @@ final class KeptDay
      *
      * @return resource|false|null false where somebody else lays the day just now; null where no lock can be kept, as on a full disk
      */
-    private function turnToLay()
+    private function lockToLay()
     {
-        $file = @fopen($this->turnFile(), 'c');
+        $file = @fopen($this->lockFile(), 'c');
 
         return $file === false ? null : (flock($file, $this->mustBeNew ? LOCK_EX : LOCK_EX | LOCK_NB) ? $file : false);
     }
 
-    /** @param  resource  $turn  whoever opened its file just before lays the day once more at worst */
-    private function giveBack($turn): void
+    /** @param  resource  $lock  whoever opened its file just before lays the day once more at worst */
+    private function giveBack($lock): void
     {
-        @unlink($this->turnFile());
-        fclose($turn);
+        @unlink($this->lockFile());
+        fclose($lock);
     }
 
     /** Of this very shop, wherever its number is another's too. */
-    private function turnFile(): string
+    private function lockFile(): string
     {
         return storage_path("framework/cache/day-{$this->workshop->mark}");
     }

@@ -29,16 +29,16 @@ final readonly class KeptFrame
 
     public function at(CarbonImmutable $now): FrameView
     {
-        $turn = $this->look->turn();
-        $kept = $this->look->of('frame', $turn, $now, KeptDay::HOLDS_S, static function () use ($turn): array {
-            app(KeptDay::class)->turn = $turn;
+        $changes = $this->look->changes();
+        $kept = $this->look->of('frame', $changes, $now, KeptDay::HOLDS_S, static function () use ($changes): array {
+            app(KeptDay::class)->changes = $changes;
 
             return ['room_c' => app(RoomTemperature::class)->now()->degrees, 'drawn' => app(DrawStrip::class)()];
             // One that is of the plan before is drawn anew at the next look.
         }, static fn (): bool => ! app(KeptDay::class)->isOfBefore);
 
         return new FrameView(
-            $this->workshop, $this->hands, $turn, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()),
+            $this->workshop, $this->hands, $changes, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()),
             $this->cables, $this->practice,
         );
     }

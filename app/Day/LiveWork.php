@@ -13,8 +13,8 @@ use App\Models\Build;
 use App\Models\Pour;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
-use App\Sheets\Drafts;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\Drafts;
+use App\PourSheets\PourSheetReckoner;
 use App\Swatches\RecordedSeries;
 use App\Swatches\SeriesBook;
 use Carbon\CarbonImmutable;
@@ -50,7 +50,7 @@ final class LiveWork
     private array $damagedBuilds = [];
 
     public function __construct(
-        private readonly RoomTemperature $room, private readonly CureClock $clock, private readonly SheetReckoner $reckoner,
+        private readonly RoomTemperature $room, private readonly CureClock $clock, private readonly PourSheetReckoner $reckoner,
         private readonly SeriesBook $book, private readonly Library $library, private readonly Memo $memo, private readonly Drafts $drafts,
     ) {}
 

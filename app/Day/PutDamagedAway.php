@@ -12,7 +12,7 @@ use App\Log\RecordedRun;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\PourSheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use TypeError;
@@ -46,7 +46,7 @@ final readonly class PutDamagedAway
     private function draft(Pour $pour): void
     {
         try {
-            app(SheetReckoner::class)->reckon($pour->sheet);
+            app(PourSheetReckoner::class)->reckon($pour->sheet);
         } catch (BadInput|TypeError|ValueError) {
             self::keep($pour, ['row' => json_encode((array) DB::table('pours')->where('id', $pour->id)->first(), JSON_THROW_ON_ERROR)]);
             DB::table('pours')->where('id', $pour->id)->delete();

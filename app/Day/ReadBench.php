@@ -45,7 +45,7 @@ final readonly class ReadBench
     public function __invoke(CarbonImmutable $now): BenchView
     {
         ['items' => $items, 'ready' => $ready] = $this->look->of(
-            'bench', $this->look->turn(), $now, self::HOLDS_S,
+            'bench', $this->look->changes(), $now, self::HOLDS_S,
             fn (): array => ['items' => $this->items($now), 'ready' => $this->ready($now)],
         );
 

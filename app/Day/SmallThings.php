@@ -12,7 +12,7 @@ use App\Library\Library;
 use App\Lists\Rows;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
-use App\Swatches\DrawerCards;
+use App\Swatches\DrawerEntries;
 use Carbon\CarbonImmutable;
 
 /**
@@ -31,7 +31,7 @@ final readonly class SmallThings
     private const MOST = 120;
 
     public function __construct(
-        private DrawerCards $cards,
+        private DrawerEntries $entries,
         private Library $library,
         private ContactBook $contacts,
         private CureClock $clock,
@@ -83,18 +83,18 @@ final readonly class SmallThings
     /** @return list<array{what: string, href: string, count: int}> those of a formula together */
     private function pucks(CarbonImmutable $now): array
     {
-        $unread = $this->cards
+        $unread = $this->entries
             ->all()
-            ->join('swatches', 'swatches.id', '=', 'drawer_cards.swatch_id')
+            ->join('swatches', 'swatches.id', '=', 'drawer_entries.swatch_id')
             ->join('formula_versions', 'formula_versions.id', '=', 'swatches.formula_version_id')
             ->join('formulas', 'formulas.id', '=', 'formula_versions.formula_id')
-            ->where('drawer_cards.unread', true)->whereNotNull('drawer_cards.base_code')->where(
-                'drawer_cards.poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'),
+            ->where('drawer_entries.unread', true)->whereNotNull('drawer_entries.base_code')->where(
+                'drawer_entries.poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'),
             )
-            ->orderBy('drawer_cards.swatch_id')
+            ->orderBy('drawer_entries.swatch_id')
             ->limit(self::MOST)
             ->toBase()
-            ->get(['drawer_cards.swatch_id', 'drawer_cards.base_code', 'swatches.poured_at', 'swatches.demoulded_at', 'formulas.name']);
+            ->get(['drawer_entries.swatch_id', 'drawer_entries.base_code', 'swatches.poured_at', 'swatches.demoulded_at', 'formulas.name']);
         $pucks = [];
         foreach ($unread as $puck) {
             $does = $this->does(

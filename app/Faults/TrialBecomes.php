@@ -17,7 +17,7 @@ use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\TestPatch;
 use App\Models\Trial;
-use App\Swatches\CardWriter;
+use App\Swatches\DrawerWriter;
 use App\Swatches\ReadSwatch;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -27,7 +27,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class TrialBecomes
 {
-    public function __construct(private Library $library, private ReadSwatch $read, private CardWriter $cards) {}
+    public function __construct(private Library $library, private ReadSwatch $read, private DrawerWriter $entries) {}
 
     /**
      * @return string what was written down where
@@ -108,7 +108,7 @@ final readonly class TrialBecomes
         }
         array_map(static fn (int|float $one): Shore => Shore::of($scale, (float) $one), $readings);
         $swatch = null;
-        $this->cards->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
+        $this->entries->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
             $swatch = Swatch::query()->create([
                 'formula_version_id' => $version->id, 'name' => mb_substr("Trial: {$trial->name}", 0, 120),
                 'poured_at' => $trial->created_at, 'demoulded_at' => $trial->ended_at,

@@ -12,7 +12,7 @@ use App\Contacts\ContactBook;
 use App\Library\Library;
 use App\Models\Formula;
 use App\Models\FormulaVersion;
-use App\Sheets\PlannedBatch;
+use App\PourSheets\PlannedBatch;
 use App\Types\View;
 
 /** One trial: its cups, how each was graded, and what they say. */

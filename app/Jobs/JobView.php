@@ -122,7 +122,7 @@ final readonly class JobView implements View
                 ->orderByDesc('job_models.id')
                 ->first(['model_files.id', 'model_files.name', 'model_files.workshop_id'])
                 ?->only('id', 'name'),
-            ...$this->look->of("job:{$this->job->id}", $this->look->turn(), $this->now, self::HOLDS_S, $this->held(...)),
+            ...$this->look->of("job:{$this->job->id}", $this->look->changes(), $this->now, self::HOLDS_S, $this->held(...)),
         ];
     }
 

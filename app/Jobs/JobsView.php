@@ -51,7 +51,7 @@ final readonly class JobsView implements View
         $ids = $this->jobs->modelKeys();
 
         return [
-            'jobs' => $this->look->of('jobs:'.implode(',', $ids), $this->look->turn(), $this->now, self::HOLDS_S, $this->jobs(...)),
+            'jobs' => $this->look->of('jobs:'.implode(',', $ids), $this->look->changes(), $this->now, self::HOLDS_S, $this->jobs(...)),
             'pages' => $this->slice->toArray($this->total), 'q' => $this->q, 'away' => $this->away, 'put_away' => $this->putAway,
         ];
     }

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * What stands around every screen and on the bench is looked at by everybody, again and again: what was put together holds until the
- * database says that something of it has changed ({@see \App\Database\Turns}), and never for longer than a moment of the day.
+ * database says that something of it has changed ({@see \App\Database\ChangeCount}), and never for longer than a moment of the day.
  */
 final readonly class HeldLook
 {
@@ -21,11 +21,11 @@ final readonly class HeldLook
     public function __construct(private Workshop $workshop, private Library $library, private Memo $memo) {}
 
     /** How often anything changed. Asked before anything else is: what changes meanwhile is seen at the next look. */
-    public function turn(): int
+    public function changes(): int
     {
-        $turn = DB::table('workshops')->where('id', $this->workshop->id)->value('turn');
+        $changes = DB::table('workshops')->where('id', $this->workshop->id)->value('change_count');
 
-        return is_numeric($turn) ? (int) $turn : 0;
+        return is_numeric($changes) ? (int) $changes : 0;
     }
 
     /**
@@ -36,14 +36,14 @@ final readonly class HeldLook
      * @param  (callable(): bool)|null  $holds  whether it may be held; asked afterwards
      * @return T
      */
-    public function of(string $what, int $turn, CarbonImmutable $now, int $holdsS, callable $put, ?callable $holds = null): mixed
+    public function of(string $what, int $changes, CarbonImmutable $now, int $holdsS, callable $put, ?callable $holds = null): mixed
     {
         $moment = intdiv((int) $now->getTimestamp(), $holdsS);
 
         return $this->memo->of(
             $what,
             [
-                $this->workshop->edition, $turn, $this->library->stamp(), $this->library->stamp('contacts'),
+                $this->workshop->edition, $changes, $this->library->stamp(), $this->library->stamp('contacts'),
                 self::EDITION, $moment,
             ],
             $put, $holds,

@@ -11,7 +11,7 @@ use App\Facts\AppendFact;
 use App\Models\Impression;
 use App\Models\Mould;
 use App\Models\Pour;
-use App\Sheets\PlanPour;
+use App\PourSheets\PlanPour;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 

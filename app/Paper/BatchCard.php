@@ -16,7 +16,7 @@ use App\Log\RecordedRun;
 use App\Models\Pour;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\PourSheetReckoner;
 
 /**
  * What to weigh in what order, what the display reads, in which cups, how long it pours, what must be ready before: with boxes to tick and
@@ -25,7 +25,7 @@ use App\Sheets\SheetReckoner;
 final readonly class BatchCard
 {
     public function __construct(
-        private SheetReckoner $reckoner,
+        private PourSheetReckoner $reckoner,
         private JobContacts $contacts,
         private Library $library,
         private Phrasebook $words,

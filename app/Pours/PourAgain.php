@@ -10,8 +10,8 @@ use App\Models\FormulaVersion;
 use App\Models\Impression;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Sheets\Amount;
-use App\Sheets\PlanPour;
+use App\PourSheets\Amount;
+use App\PourSheets\PlanPour;
 
 /** A sheet for pouring a formula again: of a pour that was, scaled to a new mass, or of a version into a link of its own. */
 final readonly class PourAgain

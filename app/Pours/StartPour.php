@@ -39,7 +39,7 @@ use App\Models\PourState;
 use App\Moulds\MouldWants;
 use App\Moulds\Rack;
 use App\Room\RoomTemperature;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\PourSheetReckoner;
 use App\Stock\LotBook;
 use App\Stock\ScrapBook;
 use Carbon\CarbonImmutable;
@@ -53,7 +53,7 @@ use Illuminate\Support\Facades\DB;
 final readonly class StartPour
 {
     public function __construct(
-        private SheetReckoner $reckoner,
+        private PourSheetReckoner $reckoner,
         private RoomTemperature $room,
         private JobContacts $contacts,
         private KeepFormula $keep,

@@ -18,7 +18,7 @@ use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\PourState;
 use App\Pours\StartPour;
-use App\Sheets\PlanPour;
+use App\PourSheets\PlanPour;
 use Carbon\CarbonImmutable;
 
 /**

@@ -27,12 +27,12 @@ final class BackupFolder
     private const LEAST_FREE_BYTES = 64 * 1024 * 1024;
 
     /** @var resource|null */
-    private $turn = null;
+    private $lock = null;
 
     public function __construct(private readonly Filesystem $files, public readonly string $path) {}
 
     /**
-     * Takes the turn, and clears what one that was killed has left.
+     * Takes the lock, and clears what one that was killed has left.
      *
      * @throws BackupFailed where another is being taken
      */
@@ -41,13 +41,13 @@ final class BackupFolder
         if (! is_dir($this->path) && ! @mkdir($this->path, 0700, true)) {
             throw new BackupFailed("Nothing can be written to {$this->path}. Choose another folder.");
         }
-        $turn = @fopen("{$this->path}/.turn", 'c') ?: throw new BackupFailed(
+        $lock = @fopen("{$this->path}/.turn", 'c') ?: throw new BackupFailed(
             "Nothing can be written to {$this->path}. Choose another folder.",
         );
-        if (! flock($turn, LOCK_EX | LOCK_NB)) {
+        if (! flock($lock, LOCK_EX | LOCK_NB)) {
             throw new BackupFailed('Another backup is being taken just now. Wait until it is through.');
         }
-        $this->turn = $turn;
+        $this->lock = $lock;
         foreach ([
             ...(glob("{$this->path}/.taking-*") ?: []), ...(glob("{$this->path}/*.part") ?: []),
             ...(glob("{$this->path}/".self::KEPT.'/*/*.part') ?: []),
@@ -58,8 +58,8 @@ final class BackupFolder
 
     public function close(): void
     {
-        $this->turn === null || fclose($this->turn);
-        $this->turn = null;
+        $this->lock === null || fclose($this->lock);
+        $this->lock = null;
     }
 
     /** @throws BackupFailed where it would not fit */

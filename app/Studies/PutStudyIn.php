@@ -21,8 +21,8 @@ use App\Models\Job;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Study;
-use App\Sheets\PlanPour;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\PlanPour;
+use App\PourSheets\PourSheetReckoner;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 
@@ -40,7 +40,7 @@ final readonly class PutStudyIn
         private PlanBuild $build,
         private BuildBook $book,
         private Library $library,
-        private SheetReckoner $reckoner,
+        private PourSheetReckoner $reckoner,
         private Phrasebook $words,
     ) {}
 

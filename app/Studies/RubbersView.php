@@ -14,7 +14,7 @@ use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
 use App\Models\PourState;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\PourSheetReckoner;
 use App\Types\View;
 
 /**
@@ -22,7 +22,7 @@ use App\Types\View;
  */
 final readonly class RubbersView implements View
 {
-    public function __construct(private Library $library, private BuildBook $book, private SheetReckoner $reckoner, private ?Job $job) {}
+    public function __construct(private Library $library, private BuildBook $book, private PourSheetReckoner $reckoner, private ?Job $job) {}
 
     /**
      * @return array{

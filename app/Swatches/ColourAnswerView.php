@@ -9,7 +9,7 @@ use Apalos\Core\Tint\Colourant;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\TintResult;
 use App\Library\Library;
-use App\Sheets\EqualCups;
+use App\PourSheets\EqualCups;
 use App\Types\View;
 
 /**

@@ -19,8 +19,8 @@ use Apalos\Core\Tint\Tinter;
 use Apalos\Core\Tint\TintResult;
 use App\Library\Library;
 use App\Models\Workshop;
-use App\Sheets\EqualCups;
-use App\Sheets\PlannedBatch;
+use App\PourSheets\EqualCups;
+use App\PourSheets\PlannedBatch;
 
 /**
  * Colour asked with the shop's own drawdowns: which pigments for a colour, or what a recipe looks like.

@@ -9,8 +9,8 @@ use Apalos\Core\Material\BaseSheet;
 use App\Library\Library;
 use App\Models\ColourTarget;
 use App\Models\Workshop;
-use App\Sheets\Drafts;
-use App\Sheets\DraftView;
+use App\PourSheets\Drafts;
+use App\PourSheets\DraftView;
 use App\Types\View;
 
 /**

@@ -13,7 +13,7 @@ use Apalos\Core\Tint\Lab;
 use App\Library\Library;
 use App\Lists\Rows;
 use App\Lists\Slice;
-use App\Models\DrawerCard;
+use App\Models\DrawerEntry;
 use App\Models\SwatchReading;
 use App\Types\View;
 use Carbon\CarbonImmutable;
@@ -141,16 +141,16 @@ final readonly class DrawerView implements View
             'questions' => $hardness === null
                 ? []
                 : Warning::all([
-                    ...array_filter([self::contradiction($row['card'])]), ...$hardness->questions($swatch->thickness_mm, $after),
+                    ...array_filter([self::contradiction($row['entry'])]), ...$hardness->questions($swatch->thickness_mm, $after),
                 ]),
         ];
     }
 
-    private static function contradiction(DrawerCard $card): ?Warning
+    private static function contradiction(DrawerEntry $entry): ?Warning
     {
-        $puck = $card->puck();
+        $puck = $entry->puck();
 
-        return $puck === null || $card->off_sd === null ? null : (new JudgedPuck($puck, $card->off_sd, true))->question();
+        return $puck === null || $entry->off_sd === null ? null : (new JudgedPuck($puck, $entry->off_sd, true))->question();
     }
 
     private static function inLab(?Lab $lab): string

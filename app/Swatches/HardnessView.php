@@ -6,8 +6,8 @@ namespace App\Swatches;
 
 use App\Library\Library;
 use App\Library\Softeners;
-use App\Sheets\Drafts;
-use App\Sheets\DraftView;
+use App\PourSheets\Drafts;
+use App\PourSheets\DraftView;
 use App\Types\View;
 
 /**
@@ -20,7 +20,7 @@ final readonly class HardnessView implements View
     public function __construct(
         private Library $library,
         private Softeners $softeners,
-        private DrawerCards $cards,
+        private DrawerEntries $entries,
         private Drafts $drafts,
     ) {}
 
@@ -35,7 +35,7 @@ final readonly class HardnessView implements View
     public function toArray(): array
     {
         $shelf = $this->library->shelf();
-        [$bases, $pucks] = [[], $this->cards->counts()];
+        [$bases, $pucks] = [[], $this->entries->counts()];
         // Where nothing on the shelf can be softened, the library is there to be looked at.
         $here = array_intersect_key($this->softeners->choices(), $this->library->atHand()->bases);
         foreach ($here === [] ? $this->softeners->choices() : $here as $code => $softeners) {

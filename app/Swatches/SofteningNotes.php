@@ -26,7 +26,7 @@ final readonly class SofteningNotes
     /** Of those, the newest about which something was said. */
     private const POURS_READ = 40;
 
-    public function __construct(private DrawerCards $cards, private Recipes $recipes, private Library $library) {}
+    public function __construct(private DrawerEntries $entries, private Recipes $recipes, private Library $library) {}
 
     /** @return list<array{from: string, text: string, href: string}> the sheets' first, then the nearest */
     public function near(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
@@ -56,19 +56,19 @@ final readonly class SofteningNotes
     private function onPucks(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $notes = [];
-        $near = $this->cards
+        $near = $this->entries
             ->all()
             ->where('base_code', $base->code)
             ->where(static fn ($with) => $with->where('softener_code', $softener->code)->orWhereNull('softener_code'))
             ->whereBetween('pct_of_ab', [
                 $pctOfAB - self::NEAR_PCT, $pctOfAB + self::NEAR_PCT,
-            ])->join('swatches', 'swatches.id', '=', 'drawer_cards.swatch_id')->where('swatches.note', '<>', '')
+            ])->join('swatches', 'swatches.id', '=', 'drawer_entries.swatch_id')->where('swatches.note', '<>', '')
             ->orderByRaw('abs(pct_of_ab - ?)', [$pctOfAB])->limit(self::MOST)->toBase()->get(['swatch_id', 'pct_of_ab', 'swatches.note']);
-        foreach ($near as $card) {
-            $pct = (float) $card->pct_of_ab;
+        foreach ($near as $entry) {
+            $pct = (float) $entry->pct_of_ab;
             $notes[] = [
-                'from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => (string) $card->note,
-                'href' => "/swatches/drawer#swatch-{$card->swatch_id}", 'off' => abs($pct - $pctOfAB),
+                'from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => (string) $entry->note,
+                'href' => "/swatches/drawer#swatch-{$entry->swatch_id}", 'off' => abs($pct - $pctOfAB),
             ];
         }
 

@@ -20,7 +20,7 @@ use App\Models\Job;
 use App\Models\PourState;
 use App\Models\TakenWay;
 use App\Models\Workshop;
-use App\Sheets\PlanPour;
+use App\PourSheets\PlanPour;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 

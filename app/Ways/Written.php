@@ -6,7 +6,7 @@ namespace App\Ways;
 
 use App\Models\Build;
 use App\Models\Impression;
-use App\Sheets\PlanPour;
+use App\PourSheets\PlanPour;
 
 /** What taking a way wrote, so that all of it can be had back. */
 final class Written

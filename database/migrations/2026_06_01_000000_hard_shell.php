@@ -68,7 +68,7 @@ return new class extends Migration
         }
         $this->leanOn();
         $this->findBy();
-        App\Database\Turns::count();
+        App\Database\ChangeCount::count();
     }
 
     public function down(): void

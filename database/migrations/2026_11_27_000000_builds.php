@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Database\Turns;
+use App\Database\ChangeCount;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -75,7 +75,7 @@ return new class extends Migration
         if (DB::getDriverName() === 'pgsql') {
             DB::statement("select setval('builds_id_seq', coalesce((select max(id) from builds), 0) + 1, false)");
         }
-        Turns::count();
+        ChangeCount::count();
     }
 
     public function down(): void

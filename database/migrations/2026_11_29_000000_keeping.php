@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Database\Turns;
+use App\Database\ChangeCount;
 use App\Upgrades\LiftMoulds;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
@@ -166,7 +166,7 @@ return new class extends Migration
         $this->pours();
         // Few castings are in no mould.
         DB::statement('create index castings_homeless on castings (workshop_id, at) where mould_id is null');
-        Turns::count();
+        ChangeCount::count();
         (new LiftMoulds)();
     }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Database\Turns;
+use App\Database\ChangeCount;
 use Illuminate\Database\Migrations\Migration;
 
 /** Rules and moulds stand on screens that are put together once for many looks. */
@@ -10,7 +10,7 @@ return new class extends Migration
 {
     public function up(): void
     {
-        Turns::count();
+        ChangeCount::count();
     }
 
     /** A count more disturbs nothing. */

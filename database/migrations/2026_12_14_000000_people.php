@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Database\Turns;
+use App\Database\ChangeCount;
 use App\Facts\Seals;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Migrations\Migration;
@@ -81,11 +81,11 @@ return new class extends Migration
         DB::statement('alter table pours add column graded_by varchar(26)');
         DB::statement('create index pours_by_hands on pours (workshop_id, graded_by, id) where graded_by is not null');
         Schema::table('facts', static fn (Blueprint $table) => $table->index(['workshop_id', 'person', 'id'], 'facts_by_hands'));
-        Turns::rest('facts');
+        ChangeCount::rest('facts');
         foreach (DB::table('workshops')->pluck('id') as $workshop) {
             app(Seals::class)->sealTheOld((int) $workshop, CarbonImmutable::now());
         }
-        Turns::count();
+        ChangeCount::count();
     }
 
     public function down(): void

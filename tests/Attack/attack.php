@@ -269,7 +269,7 @@ foreach ($structured as $table => $columns) {
             foreach (['{"run": 3}', '[]', '7', '{"x"'] as $bad) {
                 $put = $db->prepare("update {$table} set {$name} = ? where id = ?");
                 $put->execute([$bad, $id]);
-                $db->exec('update workshops set turn = turn + 1');
+                $db->exec('update workshops set change_count = change_count + 1');
                 $own = [
                     'pours' => ["/pours/{$id}", "/pours/{$id}/run"], 'builds' => ["/builds/{$id}"], 'moulds' => ["/rack/{$id}"],
                     'impressions' => ['/jobs/'.($column("select job_id from impressions where id = {$id}")[0] ?? 1)],
@@ -291,7 +291,7 @@ foreach ($structured as $table => $columns) {
         }
     }
 }
-$db->exec('update workshops set turn = turn + 1');
+$db->exec('update workshops set change_count = change_count + 1');
 printf("%d records broken off, one after the other\n", $broken);
 
 // -- Nonsense.

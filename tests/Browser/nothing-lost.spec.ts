@@ -43,7 +43,9 @@ test('a server killed with -9 mid-pour has lost nothing, and what was pressed me
     await expect(page.getByText('since A met B')).toBeVisible();
 
     shop.kill9();
-    // With the server the scale is gone, and the field for typed readings has the keys.
+    // With the server the scale is gone, and the field for typed readings has the keys: what is pressed while the page makes room for
+    // it may miss.
+    await expect(page.getByLabel('The scale reads')).toBeVisible();
     await page.getByRole('button', { name: 'Note', exact: true }).click();
     await page.getByLabel('In your words').fill('The light went out');
     await page.getByRole('button', { name: 'Keep it' }).click();
@@ -67,7 +69,9 @@ test('a fact kept on the device survives closing the page before the server is b
     await weighing(page, shop, 'Closed lid');
     const address = page.url();
     shop.kill9();
-    // With the server the scale is gone, and the field for typed readings has the keys.
+    // With the server the scale is gone, and the field for typed readings has the keys: what is pressed while the page makes room for
+    // it may miss.
+    await expect(page.getByLabel('The scale reads')).toBeVisible();
     await page.getByRole('button', { name: 'Note', exact: true }).click();
     await page.getByLabel('In your words').fill('Lid closed');
     await page.getByRole('button', { name: 'Keep it' }).click();

@@ -201,16 +201,16 @@ final class BackupTest extends TestCase
         $this->take();
         self::assertDirectoryDoesNotExist("{$this->folder}/backups/.taking-dead");
         self::assertSame([], File::glob("{$this->folder}/backups/*.part"));
-        $turn = fopen("{$this->folder}/backups/.turn", 'c');
-        self::assertNotFalse($turn);
-        flock($turn, LOCK_EX);
+        $lock = fopen("{$this->folder}/backups/.turn", 'c');
+        self::assertNotFalse($lock);
+        flock($lock, LOCK_EX);
         try {
             $this->take();
             self::fail('Two were taken at once.');
         } catch (BackupFailed $busy) {
             self::assertStringContainsString('Another backup', $busy->getMessage());
         } finally {
-            fclose($turn);
+            fclose($lock);
         }
     }
 

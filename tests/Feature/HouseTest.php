@@ -19,7 +19,7 @@ final class HouseTest extends TestCase
         // What is told and by whom, how warm it is, what is known, what is put together once for many looks.
         'Facts', 'People', 'Room', 'Library', 'Looks',
         // The craft, subject by subject.
-        'Contacts', 'Log', 'Sheets', 'Scale', 'Swatches', 'Stock', 'Costs', 'Formulas', 'Moulds', 'Builds', 'Jobs', 'Studies', 'Pours',
+        'Contacts', 'Log', 'PourSheets', 'Scale', 'Swatches', 'Stock', 'Costs', 'Formulas', 'Moulds', 'Builds', 'Jobs', 'Studies', 'Pours',
         'Faults', 'Day', 'Ways', 'Practice', 'Shop', 'Exchange', 'Paper',
         // The doors: what lifts old data, what works beside the bench, what answers a browser, what is typed on the machine itself.
         'Upgrades', 'Queue', 'Http', 'Console', 'Providers',

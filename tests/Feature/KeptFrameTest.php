@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Database\Turns;
+use App\Database\ChangeCount;
 use App\Models\Job;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -90,22 +90,22 @@ final class KeptFrameTest extends TestCase
     public function test_the_database_counts_every_change_of_every_table_it_shows(): void
     {
         $this->begun();
-        $turn = static fn (): int => (int) DB::table('workshops')->value('turn');
-        foreach (Turns::COUNTED as $table) {
+        $changes = static fn (): int => (int) DB::table('workshops')->value('change_count');
+        foreach (ChangeCount::COUNTED as $table) {
             $row = DB::table($table)->first();
             if ($row !== null) {
-                $before = $turn();
+                $before = $changes();
                 DB::table($table)->where('id', $row->id)->update(['workshop_id' => $row->workshop_id]);
-                self::assertSame($before + 1, $turn(), "{$table}: an update");
+                self::assertSame($before + 1, $changes(), "{$table}: an update");
             }
         }
-        $before = $turn();
+        $before = $changes();
         DB::table('test_patches')->insert([
             'workshop_id' => $this->workshop->id, 'fresh' => 'x', 'surface' => 'y', 'put_on_at' => '2026-01-01 00:00:00',
             'due_at' => '2026-01-01 00:00:00',
         ]);
         DB::table('test_patches')->where('fresh', 'x')->delete();
-        self::assertSame($before + 2, $turn(), 'an insert and a deletion');
+        self::assertSame($before + 2, $changes(), 'an insert and a deletion');
     }
 
     public function test_what_was_kept_of_one_database_is_not_taken_for_another(): void

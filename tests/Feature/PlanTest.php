@@ -6,8 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Sheets\Drafts;
-use App\Sheets\DraftView;
+use App\PourSheets\Drafts;
+use App\PourSheets\DraftView;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\TestCase;
 

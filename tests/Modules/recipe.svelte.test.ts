@@ -1,6 +1,6 @@
 import { screen } from '@testing-library/svelte';
 import { describe, expect, test, vi } from 'vitest';
-import type { Additive } from '../../resources/js/lib/sheet.svelte';
+import type { Additive } from '../../resources/js/lib/pourSheet.svelte';
 import RecipeEditor from '../../resources/js/parts/RecipeEditor.svelte';
 import type { ShelfView } from '../../resources/js/types/server';
 import { inShop, onAScreen, show } from './shown';

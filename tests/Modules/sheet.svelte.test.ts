@@ -2,7 +2,7 @@ import { flushSync } from 'svelte';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { ask, type Answer } from '../../resources/js/lib/api';
 import { bench } from '../../resources/js/lib/bench.svelte';
-import { LiveSheet, type Sheet } from '../../resources/js/lib/sheet.svelte';
+import { LiveSheet, type Sheet } from '../../resources/js/lib/pourSheet.svelte';
 import type { FrameView, ReckoningView } from '../../resources/js/types/server';
 
 vi.mock('@inertiajs/svelte', () => ({ router: { reload: vi.fn() } }));

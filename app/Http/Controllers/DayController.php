@@ -131,12 +131,12 @@ final readonly class DayController
     private function view(): array
     {
         $now = CarbonImmutable::now();
-        $turn = $this->look->turn();
+        $changes = $this->look->changes();
 
         return [
             'now_ms' => (int) $now->getTimestampMs(),
-        ] + $this->look->of('day-view', $turn, $now, self::HOLDS_S, function () use ($turn, $now): array {
-            $this->kept->turn = $turn;
+        ] + $this->look->of('day-view', $changes, $now, self::HOLDS_S, function () use ($changes, $now): array {
+            $this->kept->changes = $changes;
 
             return (new DayView($this->kept->at($now), $this->desk, $this->workshop, $now))->toArray();
         }, fn (): bool => ! $this->kept->isOfBefore);

@@ -143,7 +143,7 @@ final readonly class DeviceController
     {
         abort_unless($this->cables->areSimulated(), 404);
         $line = Fields::fromJson($request->getContent())->only('line')->text('line');
-        if (preg_match('/^([+>-]\d{1,6}(\.\d+)?|\||T|CLR|DROP \d{1,3}|SET \d{1,6}(\.\d+)?|UNIT (g|oz))$/', $line) !== 1) {
+        if (preg_match('/^([+=>-]\d{1,6}(\.\d+)?|\||T|CLR|DROP \d{1,3}|SET \d{1,6}(\.\d+)?|UNIT (g|oz))$/', $line) !== 1) {
             throw BadInput::at('line', Phrase::of('bench.stand_in_scale_knows'));
         }
         try {

@@ -28,7 +28,7 @@ use App\Models\FormulaVersion;
 use App\Models\Impression;
 use App\Models\Workshop;
 use App\Pours\PourAgain;
-use App\Sheets\Amount;
+use App\PourSheets\Amount;
 use App\Storage\KeepPhoto;
 use App\Swatches\HardnessBook;
 use Carbon\CarbonImmutable;

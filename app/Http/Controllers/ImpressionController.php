@@ -12,7 +12,7 @@ use App\Http\Requests\ImpressionRequest;
 use App\Jobs\ReviseChain;
 use App\Models\Impression;
 use App\Models\Job;
-use App\Sheets\PlanPour;
+use App\PourSheets\PlanPour;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 

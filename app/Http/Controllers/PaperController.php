@@ -18,8 +18,8 @@ use App\Models\Job;
 use App\Models\Pour;
 use App\Models\Workshop;
 use App\Paper\BatchCard;
-use App\Paper\BuildSheet;
-use App\Paper\DaySheet;
+use App\Paper\BuildOnPaper;
+use App\Paper\DayOnPaper;
 use App\Paper\FormulaCard;
 use App\Paper\JobPaper;
 use App\Paper\LabelSheet;
@@ -46,12 +46,12 @@ final readonly class PaperController
         return $this->printed($request, static fn (): Paper => $card->of($pour));
     }
 
-    public function build(Request $request, Build $build, BuildSheet $sheet): Response
+    public function build(Request $request, Build $build, BuildOnPaper $sheet): Response
     {
         return $this->printed($request, static fn (): Paper => $sheet->of($build, CarbonImmutable::now()));
     }
 
-    public function day(Request $request, DaySheet $day): Response
+    public function day(Request $request, DayOnPaper $day): Response
     {
         return $this->printed($request, static fn (): Paper => $day->of(CarbonImmutable::now()));
     }

@@ -20,12 +20,12 @@ use App\Models\PourState;
 use App\Models\Workshop;
 use App\Pours\PourAgain;
 use App\Pours\PourSheetView;
-use App\Pours\SheetAnswer;
+use App\Pours\PourSheetAnswer;
 use App\Pours\StartPour;
-use App\Sheets\Amount;
-use App\Sheets\KeepPourSheet;
-use App\Sheets\SheetReckoner;
-use App\Sheets\ThrowPlanAway;
+use App\PourSheets\Amount;
+use App\PourSheets\KeepPourSheet;
+use App\PourSheets\PourSheetReckoner;
+use App\PourSheets\ThrowPlanAway;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -44,8 +44,8 @@ final class PourController
         Pour $pour,
         Library $library,
         Workshop $workshop,
-        SheetReckoner $reckoner,
-        SheetAnswer $answer,
+        PourSheetReckoner $reckoner,
+        PourSheetAnswer $answer,
         FollowPlan $follow,
         FormulaBook $book,
         EarlierPours $earlier,
@@ -73,7 +73,7 @@ final class PourController
     }
 
     /** Keeps the sheet as typed, right or wrong, and answers it. */
-    public function sheet(Request $request, Pour $pour, KeepPourSheet $keep, SheetReckoner $reckoner, SheetAnswer $answer): JsonResponse
+    public function sheet(Request $request, Pour $pour, KeepPourSheet $keep, PourSheetReckoner $reckoner, PourSheetAnswer $answer): JsonResponse
     {
         ['sheet' => $sheet, 'cup' => $cup] = $reckoner->fitted(self::typed($request));
         try {
@@ -87,7 +87,7 @@ final class PourController
     }
 
     /** Answers it as it stands on screen, in the room and the units of now, and writes nothing. */
-    public function ask(Request $request, Pour $pour, SheetReckoner $reckoner, SheetAnswer $answer): JsonResponse
+    public function ask(Request $request, Pour $pour, PourSheetReckoner $reckoner, PourSheetAnswer $answer): JsonResponse
     {
         $sheet = self::typed($request);
         if ($pour->state !== PourState::Draft || $pour->edition !== Edition::of($request)) {
@@ -98,7 +98,7 @@ final class PourController
     }
 
     /** What stands there now, beside what was typed: the screen shows both, or goes to the run where one has begun. */
-    private function clash(Pour $pour, Outdated $since, SheetReckoner $reckoner, SheetAnswer $answer): JsonResponse
+    private function clash(Pour $pour, Outdated $since, PourSheetReckoner $reckoner, PourSheetAnswer $answer): JsonResponse
     {
         $now = $pour->fresh() ?? abort(404);
 

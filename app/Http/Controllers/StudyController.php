@@ -17,7 +17,7 @@ use App\Models\ModelFile;
 use App\Models\Study;
 use App\Models\Workshop;
 use App\Queue\StudyPiece;
-use App\Sheets\SheetReckoner;
+use App\PourSheets\PourSheetReckoner;
 use App\Storage\Files;
 use App\Studies\ChangeModel;
 use App\Studies\ModelFileView;
@@ -47,7 +47,7 @@ final readonly class StudyController
         private StudyDesk $desk,
         private Library $library,
         private BuildBook $book,
-        private SheetReckoner $reckoner,
+        private PourSheetReckoner $reckoner,
     ) {}
 
     public function index(Request $request): Response

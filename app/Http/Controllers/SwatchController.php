@@ -22,7 +22,7 @@ use App\Models\Swatch;
 use App\Models\SwatchReading;
 use App\Models\Workshop;
 use App\Storage\KeepPhoto;
-use App\Swatches\CardWriter;
+use App\Swatches\DrawerWriter;
 use App\Swatches\ChangeSwatch;
 use App\Swatches\DrawerQuery;
 use App\Swatches\DrawerView;
@@ -39,7 +39,7 @@ final readonly class SwatchController
 {
     private const ON_A_PAGE = 30;
 
-    public function __construct(private Workshop $workshop, private Library $library, private CardWriter $cards) {}
+    public function __construct(private Workshop $workshop, private Library $library, private DrawerWriter $entries) {}
 
     public function drawer(Request $request, DrawerQuery $query): Response
     {
@@ -79,7 +79,7 @@ final readonly class SwatchController
             'formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id),
         )->findOrFail((int) $said['version']);
         $photo = $keep($request->file('photo'), 'swatches');
-        $swatch = $this->cards->after(fn (): Swatch => $this->workshop->swatches()->create([
+        $swatch = $this->entries->after(fn (): Swatch => $this->workshop->swatches()->create([
             'formula_version_id' => $version->id, 'name' => $said['name'], 'thickness_mm' => $said['thickness_mm'] ?? null,
             'note' => ($said['note'] ?? null) ?: null,
             'poured_at' => CarbonImmutable::now(), 'photo' => $photo,
@@ -119,7 +119,7 @@ final readonly class SwatchController
     {
         try {
             $doubts = [];
-            $this->cards->after(static function () use (&$doubts, $read, $swatch, $request): Swatch {
+            $this->entries->after(static function () use (&$doubts, $read, $swatch, $request): Swatch {
                 $doubts = $read($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
 
                 return $swatch;
@@ -139,7 +139,7 @@ final readonly class SwatchController
     /** Leaves a reading out of every reckoning, or takes it in again. */
     public function leaveOut(Request $request, SwatchReading $reading): RedirectResponse
     {
-        $this->cards->after(static function () use ($reading, $request): Swatch {
+        $this->entries->after(static function () use ($reading, $request): Swatch {
             $reading->update(['left_out' => $request->boolean('left_out')]);
 
             return $reading->swatch;
@@ -150,7 +150,7 @@ final readonly class SwatchController
 
     public function destroy(Swatch $swatch): RedirectResponse
     {
-        $this->cards->after(static function () use ($swatch): Swatch {
+        $this->entries->after(static function () use ($swatch): Swatch {
             $swatch->delete();
 
             return $swatch;
@@ -163,7 +163,7 @@ final readonly class SwatchController
 
     public function restore(int $swatch): RedirectResponse
     {
-        $this->cards->after(fn (): Swatch => tap($this->workshop->swatches()->withTrashed()->findOrFail($swatch))->restore());
+        $this->entries->after(fn (): Swatch => tap($this->workshop->swatches()->withTrashed()->findOrFail($swatch))->restore());
 
         return back();
     }

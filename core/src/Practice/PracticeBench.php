@@ -65,11 +65,11 @@ final class PracticeBench
     {
         $this->comesTo($at, $seconds);
         $line = strtoupper(trim($line));
-        if (preg_match('/^([+>])(\d+(?:\.\d+)?)$/', $line, $part) === 1) {
-            $this->pours(
-                $part[1] === '>' ? (float) $part[2] : self::POURS_G_PER_S,
-                $part[1] === '>' ? null : (float) $part[2] + $this->lateBy(self::POURS_G_PER_S), $seconds, $at,
-            );
+        if (preg_match('/^([+=>])(\d+(?:\.\d+)?)$/', $line, $part) === 1) {
+            $grams = $part[1] === '=' ? $this->scale->shortOf((float) $part[2], $seconds) : (float) $part[2];
+            $part[1] === '>'
+                ? $this->pours($grams, null, $seconds, $at)
+                : $this->pours(self::POURS_G_PER_S, $grams + $this->lateBy(self::POURS_G_PER_S), $seconds, $at);
             $this->comesTo($at, $seconds);
 
             return 'OK';

@@ -8,8 +8,9 @@ use Apalos\Core\Phrase\Measures;
 
 /**
  * How a stand-in scale behaves: it settles, trembles while something runs in, drifts a little, tares, and refuses more than it can carry.
- * The time in seconds and its luck are handed in. It speaks lines: `Q`, `T` and `Z` are a scale's; `+12.3` (poured in), `SET 45`
- * (set down), `-5` (lifted), `>8`, `|`, `UNIT oz`, `CLR` and `DROP 5` are what hands and bad luck do to it.
+ * The time in seconds and its luck are handed in. It speaks lines: `Q`, `T` and `Z` are a scale's; `+12.3` (poured in), `=80`
+ * (poured until it shows that), `SET 45` (set down), `-5` (lifted), `>8`, `|`, `UNIT oz`, `CLR` and `DROP 5` are what hands and bad luck
+ * do to it.
  *
  * @phpstan-type PanShape array{
  *     on_pan: float, shown: float, tare: float, zeroed_at: float, flow: float, left: float|null, unit: string, last: float|null,
@@ -74,11 +75,12 @@ final class SimulatedScale
 
     private function handled(string $line, float $now): bool
     {
-        if (preg_match('/^([+>-]|SET )(\d+(?:\.\d+)?)$/', $line, $part) === 1) {
+        if (preg_match('/^([+=>-]|SET )(\d+(?:\.\d+)?)$/', $line, $part) === 1) {
             $grams = (float) $part[2];
             match ($part[1]) {
                 '>' => $this->pour($grams, $now),
                 '+' => $this->pour(self::POURS_G_PER_S, $now, $grams),
+                '=' => $this->pour(self::POURS_G_PER_S, $now, $this->shortOf($grams, $now)),
                 '-' => $this->add(-$grams, $now),
                 default => $this->add($grams, $now),
             };
@@ -130,6 +132,14 @@ final class SimulatedScale
         return $this->flow;
     }
 
+    /** How much must still run in until it shows so many grams at rest: by the pan itself, whatever a screen showed last. */
+    public function shortOf(float $grams, float $now): float
+    {
+        $this->advance($now);
+
+        return max(0.0, $grams + $this->tare - $this->drift($now) - $this->onPan - $this->leans);
+    }
+
     public function add(float $grams, float $now): void
     {
         $this->advance($now);
@@ -166,13 +176,17 @@ final class SimulatedScale
         }
         $moving = $this->flow !== 0.0 || abs($this->onPan + $this->leans - $this->shown) > $this->divisionG / 2.0;
         $tremble = $moving ? ($this->luck->draw() - 0.5) * 3.0 * $this->divisionG : 0.0;
-        $drift = self::DRIFT_G_PER_MIN * ($now - $this->zeroedAt) / 60.0;
-        $grams = round(($this->shown - $this->tare + $drift + $tremble) / $this->divisionG) * $this->divisionG;
+        $grams = round(($this->shown - $this->tare + $this->drift($now) + $tremble) / $this->divisionG) * $this->divisionG;
 
         return sprintf(
             '%s,%s%07.1f,%s', $moving ? 'US' : 'ST', $grams < -1e-9 ? '-' : '+',
             abs($this->unit === 'g' ? $grams : $grams / Measures::GRAMS_PER_OUNCE), $this->unit,
         );
+    }
+
+    private function drift(float $now): float
+    {
+        return self::DRIFT_G_PER_MIN * ($now - $this->zeroedAt) / 60.0;
     }
 
     private function setTare(float $now): bool

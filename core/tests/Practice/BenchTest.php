@@ -216,6 +216,18 @@ final class BenchTest extends TestCase
         self::assertSame(['OL,+99999.9,g', 'ER'], [$scale->hears('Q', 35.0), $scale->hears('Z', 35.0)]);
         $scale->hears('CLR', 36.0);
         self::assertSame('OK', $scale->hears('Z', 40.0));
+        // Told what it shall show it is poured to that by the pan itself: from what runs in already, above what was tared, and no further.
+        $line = new SimulatedScale(new Luck(1));
+        $line->hears('SET 45', 0.0);
+        $line->hears('Q', 3.0);
+        $line->hears('T', 3.1);
+        $line->hears('+30', 4.0);
+        $line->hears('=80', 4.2);
+        $line->hears('Q', 4.3);
+        $line->hears('=80', 4.4);
+        self::assertSame('ST,+00080.0,g', $line->hears('Q', 12.0));
+        $line->hears('=60', 13.0);
+        self::assertSame('ST,+00080.0,g', $line->hears('Q', 20.0), 'What is past it does not run back out.');
         // It drifts over minutes, by crumbs.
         $drifts = new SimulatedScale(new Luck(1));
         $drifts->hears('SET 100', 0.0);

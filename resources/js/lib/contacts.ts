@@ -1,4 +1,4 @@
-import type { Kind } from '../parts/Mark.svelte';
+import type { Kind } from '../parts/VerdictShape.svelte';
 import type { JobView, ToChooseView } from '../types/server';
 
 export type Contact = JobView['chain'][number]['contacts'][number];

@@ -5,7 +5,7 @@
      */
     import { markOf, wordsOf } from '../lib/contacts';
     import type { JobView } from '../types/server';
-    import Mark from './Mark.svelte';
+    import VerdictShape from './VerdictShape.svelte';
     import * as texts from './Chain.texts';
 
     type Link = JobView['chain'][number];
@@ -84,14 +84,14 @@
                 </span>
             </button>
             {#if link.knows_nothing}
-                <p class="joints unknown"><Mark kind="ask" size={22} /> <b>No contact known</b></p>
+                <p class="joints unknown"><VerdictShape kind="ask" size={22} /> <b>No contact known</b></p>
             {/if}
             {#if link.contacts.length > 0}
                 <ul class="joints" aria-label={texts.contactsOf(link.name)}>
                     {#each link.contacts as contact (contact.key)}
                         <li>
                             <button class="joint" onclick={() => onchoose(link.id, contact.key)}>
-                                <Mark kind={markOf(contact)} size={22} />
+                                <VerdictShape kind={markOf(contact)} size={22} />
                                 <span class:bad={contact.blocks}><b>{wordsOf(contact)}</b> <span class="quiet">{contact.with}</span></span>
                             </button>
                         </li>

@@ -3,7 +3,7 @@
     import { onMount } from 'svelte';
     import { ask } from '../lib/api';
     import { bench } from '../lib/bench.svelte';
-    import Marks, { type Mark } from './Marks.svelte';
+    import PeopleToTap, { type Tappable } from './PeopleToTap.svelte';
     import PinPad from './PinPad.svelte';
     import * as texts from './HandsPicker.texts';
 
@@ -34,7 +34,7 @@
         wrong = answer.wrong.message;
     }
 
-    function tap(mark: Mark): void {
+    function tap(mark: Tappable): void {
         const person = people.find((each) => each.id === mark.id);
         if (person === undefined) {
             return;
@@ -47,7 +47,7 @@
 </script>
 
 {#if one === null}
-    <Marks
+    <PeopleToTap
         people={people.map((each) => ({ id: each.id, name: each.name, colour: each.colour, note: each.locked ? 'locked' : each.role }))}
         {tap}
     />

@@ -3,12 +3,12 @@
     import { ask } from '../lib/api';
     import { comeIn } from '../lib/comein.svelte';
     import HandsPicker from './HandsPicker.svelte';
-    import Marks, { type Mark } from './Marks.svelte';
+    import PeopleToTap, { type Tappable } from './PeopleToTap.svelte';
     import PinPad from './PinPad.svelte';
     import * as texts from './LetIn.texts';
 
     let dialog: HTMLDialogElement;
-    let maker = $state<Mark | null>(null);
+    let maker = $state<Tappable | null>(null);
     let passphrase = $state('');
     let wrong = $state('');
     let busy = $state(false);
@@ -59,7 +59,7 @@
                 </form>
             {:else if maker === null}
                 {#if asked.makers.length === 0}<p>Nobody who countersigns has a PIN yet. An owner gives one under People.</p>{/if}
-                <Marks people={asked.makers} tap={(one) => (maker = one)} />
+                <PeopleToTap people={asked.makers} tap={(one) => (maker = one)} />
             {:else}
                 <PinPad
                     named={maker.name}

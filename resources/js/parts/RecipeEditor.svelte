@@ -2,7 +2,7 @@
     /** A recipe as it is written at a bench: the base, and what goes in, in order; every percentage on both bases. */
     import { basesIn } from '../lib/bases';
     import { bench } from '../lib/bench.svelte';
-    import type { Additive } from '../lib/sheet.svelte';
+    import type { Additive } from '../lib/pourSheet.svelte';
     import { type Entry, bothWays, measure } from '../lib/units';
     import type { ShelfView } from '../types/server';
     import Choice from './Choice.svelte';

@@ -4,7 +4,7 @@
     import * as texts from './StandInHand.texts';
 
     /** The hand that pours onto the stand-in scale: there is no real one to pour onto. */
-    let { grams, target }: { grams: number | null; target: number | null } = $props();
+    let { target }: { target: number | null } = $props();
     let rate = $state(12);
     let pouring = $state(false);
 
@@ -26,8 +26,8 @@
     }
 
     function toTheLine(): void {
-        if (target !== null && grams !== null && target > grams) {
-            void hand(`+${(target - grams).toFixed(2)}`);
+        if (target !== null) {
+            void hand(`=${target.toFixed(2)}`);
         }
     }
 </script>

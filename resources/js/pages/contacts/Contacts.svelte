@@ -5,7 +5,7 @@
     import { verdictMark } from '../../lib/contacts';
     import { screenKeys } from '../../lib/keys.svelte';
     import Exchange from '../../parts/Exchange.svelte';
-    import Mark from '../../parts/Mark.svelte';
+    import VerdictShape from '../../parts/VerdictShape.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
     import WriteRule from './WriteRule.svelte';
     import Pair from './Pair.svelte';
@@ -148,7 +148,7 @@
                             )}
                             onclick={() => void open(f.id, s.id)}
                         >
-                            <Mark kind={verdictMark[cell.verdict] ?? 'stop'} size={16} />
+                            <VerdictShape kind={verdictMark[cell.verdict] ?? 'stop'} size={16} />
                             {words[cell.verdict]}{#if cell.tested !== null}<sup aria-hidden="true">{cell.tested ? '✓' : '✗'}</sup>{/if}
                         </button>
                     {/if}

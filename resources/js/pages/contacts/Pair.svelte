@@ -6,7 +6,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { measure, minutes } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
-    import Mark from '../../parts/Mark.svelte';
+    import VerdictShape from '../../parts/VerdictShape.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { ContactBoardView, ContactResult } from '../../types/server';
     import * as texts from './texts';
@@ -52,7 +52,7 @@
 
 <h2 class="text-2xl">{title[0]?.toUpperCase()}{title.slice(1)}</h2>
 <p class="mt-1 flex items-center gap-2 text-lg">
-    <Mark kind={verdictMark[pair.verdict] ?? 'stop'} /> <b>{verdicts[pair.verdict]}</b> <span class="quiet">{pair.in_short}</span>
+    <VerdictShape kind={verdictMark[pair.verdict] ?? 'stop'} /> <b>{verdicts[pair.verdict]}</b> <span class="quiet">{pair.in_short}</span>
 </p>
 {#if bears !== undefined}<p class="quiet">
         {bears === null

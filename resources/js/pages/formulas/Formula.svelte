@@ -3,7 +3,7 @@
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { refused } from '../../lib/refused';
-    import type { Additive } from '../../lib/sheet.svelte';
+    import type { Additive } from '../../lib/pourSheet.svelte';
     import PhotoPick from '../../parts/PhotoPick.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';

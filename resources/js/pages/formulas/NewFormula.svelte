@@ -2,7 +2,7 @@
     import type { RequestPayload } from '@inertiajs/core';
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
-    import type { Additive } from '../../lib/sheet.svelte';
+    import type { Additive } from '../../lib/pourSheet.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { ShelfView } from '../../types/server';

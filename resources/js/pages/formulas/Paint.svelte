@@ -5,7 +5,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { verdictMark } from '../../lib/contacts';
     import { type Entry, figure, measure, minutes } from '../../lib/units';
-    import Mark from '../../parts/Mark.svelte';
+    import VerdictShape from '../../parts/VerdictShape.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Warnings from '../../parts/Warnings.svelte';
     import type { PaintAnswerView } from '../../types/server';
@@ -79,7 +79,7 @@
                     : ` and wants about ${minutes(pot.flash_min)} until the solvent has left`}.
             </p>
             <p class="flex items-center gap-2">
-                <Mark kind={holds.verdict === 'clear' ? 'good' : (verdictMark[holds.verdict] ?? 'ask')} size={20} /> On cured silicone: {holds.in_short}
+                <VerdictShape kind={holds.verdict === 'clear' ? 'good' : (verdictMark[holds.verdict] ?? 'ask')} size={20} /> On cured silicone: {holds.in_short}
             </p>
         </div>
         <div class:stale={!asking.fresh}><Warnings warnings={pot.warnings} /></div>

@@ -5,7 +5,7 @@
     import { Asking } from '../../lib/asking.svelte';
     import { basesIn } from '../../lib/bases';
     import { bench } from '../../lib/bench.svelte';
-    import type { Additive } from '../../lib/sheet.svelte';
+    import type { Additive } from '../../lib/pourSheet.svelte';
     import { type Entry, bothWays, figure, measure } from '../../lib/units';
     import Cautions from '../../parts/Cautions.svelte';
     import Lines from '../../parts/Lines.svelte';

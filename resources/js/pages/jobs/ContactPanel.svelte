@@ -9,7 +9,7 @@
     import { dayAndTime } from '../../lib/when';
     import AsOf from '../../parts/AsOf.svelte';
     import Choice from '../../parts/Choice.svelte';
-    import Mark from '../../parts/Mark.svelte';
+    import VerdictShape from '../../parts/VerdictShape.svelte';
     import Measure from '../../parts/Measure.svelte';
     import Compare from './Compare.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -100,7 +100,7 @@
 </script>
 
 <article class="panel" class:stop={contact.blocks} aria-labelledby="contact-{contact.key}">
-    <h3 id="contact-{contact.key}" class="text-2xl"><Mark kind={markOf(contact)} /> <span>{title}</span></h3>
+    <h3 id="contact-{contact.key}" class="text-2xl"><VerdictShape kind={markOf(contact)} /> <span>{title}</span></h3>
     <p class="quiet">{contact.fresh}, fresh, on {contact.surface_name}: <b>{wordsOf(contact)}</b></p>
     <ul class="because">
         {#each result.because as why (why.rule)}<li>

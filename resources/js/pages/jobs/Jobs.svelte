@@ -6,7 +6,7 @@
     import type { Words } from '../../lib/contacts';
     import { screenKeys } from '../../lib/keys.svelte';
     import { Narrowing } from '../../lib/narrowing';
-    import Mark from '../../parts/Mark.svelte';
+    import VerdictShape from '../../parts/VerdictShape.svelte';
     import Pages from '../../parts/Pages.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import type { JobsView } from '../../types/server';
@@ -78,7 +78,7 @@
             </ol>
             <p class="state">
                 {#if job.chain.some((l) => l.stopped)}<span class="mr-2 inline-flex items-center gap-1 font-bold text-error"
-                        ><Mark kind="stop" size={18} /> {job.chain.find((l) => l.stopped)?.name} is stopped.</span
+                        ><VerdictShape kind="stop" size={18} /> {job.chain.find((l) => l.stopped)?.name} is stopped.</span
                     >{/if}{reached === undefined ? 'not begun' : `${reached.name}: ${reached.status}`}
             </p>
             <p class="count text-right"><span class="fig font-bold">{job.cast}</span> <span class="quiet">of {job.quantity}</span></p>

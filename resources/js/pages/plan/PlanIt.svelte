@@ -11,7 +11,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { PlanItView, WaysView } from '../../types/server';
     import Piece from './Piece.svelte';
-    import WayCard from './WayCard.svelte';
+    import OneWay from './OneWay.svelte';
     import WhyNot from './WhyNot.svelte';
     import { asked, proposed } from './question';
     import * as texts from './texts';
@@ -150,7 +150,7 @@
                 </fieldset>
                 <div class="ways">
                     {#each shown as way, i (way.id)}
-                        <WayCard
+                        <OneWay
                             {way}
                             best={best[i] ?? 'money'}
                             {from}
@@ -187,7 +187,7 @@
                 }}
             />
             {#if notWay !== null}<div class="ways mt-2">
-                    <WayCard
+                    <OneWay
                         way={notWay}
                         best="money"
                         {from}

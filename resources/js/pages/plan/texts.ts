@@ -29,7 +29,7 @@ export const whatWouldNarrowItMost = 'What would narrow it most';
 export const whyNot = 'Why not …?';
 export const whatCannotBeAndWhy = (length: string | number): string => `What cannot be, and why (${String(length)})`;
 
-// WayCard
+// OneWay
 export const without = (rubber: string | number): string => `Without ${String(rubber)}`;
 export const takeIt = 'Take it';
 export const less = 'Less';

@@ -1,7 +1,7 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
-    import type { LiveSheet } from '../../lib/sheet.svelte';
+    import type { LiveSheet } from '../../lib/pourSheet.svelte';
     import { decimalsOf, figure, measure, minutes, sign } from '../../lib/units';
     import { when } from '../../lib/when';
     import Ready from '../../parts/Ready.svelte';

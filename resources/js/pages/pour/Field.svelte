@@ -1,6 +1,6 @@
 <script lang="ts">
     /** One measure of the sheet, found by its path, with what the server says of it. */
-    import type { LiveSheet } from '../../lib/sheet.svelte';
+    import type { LiveSheet } from '../../lib/pourSheet.svelte';
     import type { Entry, Quantity } from '../../lib/units';
     import Measure from '../../parts/Measure.svelte';
 

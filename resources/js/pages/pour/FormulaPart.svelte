@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { LiveSheet } from '../../lib/sheet.svelte';
+    import type { LiveSheet } from '../../lib/pourSheet.svelte';
     import Choice from '../../parts/Choice.svelte';
     import RecipeEditor from '../../parts/RecipeEditor.svelte';
     import TextLine from '../../parts/TextLine.svelte';

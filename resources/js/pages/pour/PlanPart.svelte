@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { LiveSheet } from '../../lib/sheet.svelte';
+    import type { LiveSheet } from '../../lib/pourSheet.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
     import Field from './Field.svelte';

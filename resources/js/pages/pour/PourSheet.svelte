@@ -8,7 +8,7 @@
     import { screenKeys } from '../../lib/keys.svelte';
     import { refused } from '../../lib/refused';
     import { measure } from '../../lib/units';
-    import { LiveSheet, type Sheet } from '../../lib/sheet.svelte';
+    import { LiveSheet, type Sheet } from '../../lib/pourSheet.svelte';
     import Clash from '../../parts/Clash.svelte';
     import Really from '../../parts/Really.svelte';
     import WhyEarly from '../../parts/WhyEarly.svelte';
@@ -34,10 +34,10 @@
         }
     });
     // Somebody else may have changed or begun it while this page lay in a history, or a tablet in a drawer.
-    let turn = untrack(() => bench.frame?.turn);
+    let seen = untrack(() => bench.frame?.changes);
     $effect(() => {
-        if (bench.frame?.turn !== undefined && bench.frame.turn !== turn) {
-            turn = bench.frame.turn;
+        if (bench.frame?.changes !== undefined && bench.frame.changes !== seen) {
+            seen = bench.frame.changes;
             untrack(() => live.fresh && live.look());
         }
     });

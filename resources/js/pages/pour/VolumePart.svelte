@@ -1,7 +1,7 @@
 <script lang="ts">
     import { bench } from '../../lib/bench.svelte';
     import { measure } from '../../lib/units';
-    import type { LiveSheet, Volume } from '../../lib/sheet.svelte';
+    import type { LiveSheet, Volume } from '../../lib/pourSheet.svelte';
     import Choice from '../../parts/Choice.svelte';
     import type { PourSheetView } from '../../types/server';
     import Field from './Field.svelte';

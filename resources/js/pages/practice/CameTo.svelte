@@ -5,7 +5,7 @@
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
     import { measure, minutes } from '../../lib/units';
-    import Mark from '../../parts/Mark.svelte';
+    import VerdictShape from '../../parts/VerdictShape.svelte';
     import type { TryView } from '../../types/server';
     import { came as words } from './words';
     import * as texts from './texts';
@@ -59,7 +59,7 @@
     <ul class="mt-2 grid gap-3">
         {#each some as one, i (i)}
             <li class="finding">
-                <Mark kind={one.good ? 'good' : 'stop'} />
+                <VerdictShape kind={one.good ? 'good' : 'stop'} />
                 <div>
                     <p>{one.text}</p>
                     <p class="quiet text-sm">

@@ -7,7 +7,7 @@
     import { refused } from '../../lib/refused';
     import { measure } from '../../lib/units';
     import { shortDate, when } from '../../lib/when';
-    import Mark from '../../parts/Mark.svelte';
+    import VerdictShape from '../../parts/VerdictShape.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { PracticeView } from '../../types/server';
     import OwnScenario, { type MishapKind } from './OwnScenario.svelte';
@@ -90,7 +90,7 @@
     <ul class="path">
         {#each practice.path as one (one.skill)}
             <li data-stands={one.stands}>
-                <Mark kind={one.stands === 'sure' ? 'good' : one.stands === 'shaky' ? 'stop' : one.stands === 'comes' ? 'mind' : 'ask'} />
+                <VerdictShape kind={one.stands === 'sure' ? 'good' : one.stands === 'shaky' ? 'stop' : one.stands === 'comes' ? 'mind' : 'ask'} />
                 <span class="name">{one.name}</span>
                 <span class="quiet"
                     >{stands[one.stands] ?? ''}{one.due_ms !== null && one.stands !== 'new'

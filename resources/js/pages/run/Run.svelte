@@ -369,10 +369,7 @@
                 >
             </p>
         {/if}
-        {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand
-                grams={live.scale.grams}
-                target={run.line?.running ?? null}
-            />{/if}
+        {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand target={run.line?.running ?? null} />{/if}
         {#if run.notes.length > 0}
             <ul class="mt-4 text-sm" aria-label={texts.notes}>
                 {#if run.notes_before > 0}<li>{run.notes_before} earlier ones are kept with the pour.</li>{/if}

@@ -5,7 +5,7 @@
     import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
-    import type { Additive } from '../../lib/sheet.svelte';
+    import type { Additive } from '../../lib/pourSheet.svelte';
     import { type Entry, figure, measure } from '../../lib/units';
     import Choice from '../../parts/Choice.svelte';
     import Measure from '../../parts/Measure.svelte';

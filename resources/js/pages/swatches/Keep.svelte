@@ -4,7 +4,7 @@
     import { router } from '@inertiajs/svelte';
     import type { Snippet } from 'svelte';
     import { refused } from '../../lib/refused';
-    import type { Additive } from '../../lib/sheet.svelte';
+    import type { Additive } from '../../lib/pourSheet.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
     import type { Batch } from './BatchPick.svelte';

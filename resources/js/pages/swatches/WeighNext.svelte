@@ -143,7 +143,7 @@
             typing="Or write what was weighed into the list below."
         />
         <Wrong says={trouble} />
-        {#if bench.frame?.simulated === true}<StandInHand grams={scale.grams} target={empty ? null : next.running} />{/if}
+        {#if bench.frame?.simulated === true}<StandInHand target={empty ? null : next.running} />{/if}
     {:else if takesBack !== null}
         <button class="btn" onclick={onback}>{texts.takeBack(takesBack)}</button>
     {/if}

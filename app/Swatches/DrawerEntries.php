@@ -8,11 +8,11 @@ use Apalos\Core\Harden\SoftenedPuck;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
 use App\Looks\Memo;
-use App\Models\DrawerCard;
+use App\Models\DrawerEntry;
 use Illuminate\Database\Eloquent\Builder;
 
 /** What the swatches of this shop tell, as the core's models of hardness and colour want it. */
-final class DrawerCards
+final class DrawerEntries
 {
     /** A curve is learnt from the newest pucks; a workshop never casts so many of one base and one softener. */
     public const MOST_PUCKS = 100;
@@ -28,9 +28,9 @@ final class DrawerCards
 
     private bool $isFresh = false;
 
-    public function __construct(private readonly CardWriter $writer, private readonly Memo $memo) {}
+    public function __construct(private readonly DrawerWriter $writer, private readonly Memo $memo) {}
 
-    /** @return Builder<DrawerCard> */
+    /** @return Builder<DrawerEntry> */
     public function all(): Builder
     {
         if (! $this->isFresh) {
@@ -38,10 +38,10 @@ final class DrawerCards
             $this->isFresh = true;
         }
 
-        return DrawerCard::query();
+        return DrawerEntry::query();
     }
 
-    /** Differs as soon as any card does. */
+    /** Differs as soon as any entry does. */
     public function restsOn(): string
     {
         $this->all();
@@ -63,7 +63,7 @@ final class DrawerCards
     /** @return array<string, array<string, int>> how many pucks were read, by base and softener; those without softener under '' */
     public function counts(): array
     {
-        // Five thousand cards are counted once, and again when one of them is another.
+        // Five thousand entries are counted once, and again when one of them is another.
         return $this->memo->of('pucks', $this->restsOn(), $this->counted(...));
     }
 
@@ -101,13 +101,13 @@ final class DrawerCards
         return array_values($this->all()->where('base_code', $base)->where(
             'pigment_code', $pigment,
         )->whereNotNull('drawdown')->orderByDesc('swatch_id')->limit(self::MOST_DRAWDOWNS)->get()->reverse()
-            ->map(static fn (DrawerCard $card): array => $card->drawdown ?? [])->all());
+            ->map(static fn (DrawerEntry $entry): array => $entry->drawdown ?? [])->all());
     }
 
     /** @return list<ReadPuck> the newest that were read of this base with this softener or with none, oldest of them first */
     public static function ofPair(string $base, string $softener): array
     {
-        $rows = DrawerCard::query()->where('base_code', $base)->whereNotNull('pct_of_ab')->whereNotNull('reading')
+        $rows = DrawerEntry::query()->where('base_code', $base)->whereNotNull('pct_of_ab')->whereNotNull('reading')
             ->where(static fn (Builder $with) => $with->where('softener_code', $softener)->orWhereNull('softener_code'))
             ->orderByDesc('swatch_id')
             ->limit(self::MOST_PUCKS)

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Sheets;
+namespace App\PourSheets;
 
 use App\Models\Outdated;
 use App\Models\Pour;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Sheets;
+namespace App\PourSheets;
 
 /** What goes into one cup, in grams, and how many such cups there are. */
 final readonly class EqualCups

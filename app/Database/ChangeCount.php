@@ -12,14 +12,14 @@ use Illuminate\Support\Facades\Schema;
  * it may be kept until something changes and nobody has to remember to say so. SQLite forgets these triggers when a table is
  * made anew: a migration that changes one of the tables calls this again.
  */
-final readonly class Turns
+final readonly class ChangeCount
 {
     public const COUNTED = [
         'pours', 'builds', 'facts', 'room_readings', 'series', 'test_patches', 'jobs', 'impressions', 'own_rules', 'moulds', 'job_models',
         'people',
     ];
 
-    /** For a change of every row of a table, which nobody has to see turn by turn. */
+    /** For a change of every row of a table, which nobody has to see one by one. */
     public static function rest(string $table): void
     {
         foreach (['insert', 'update', 'delete'] as $when) {
@@ -29,17 +29,19 @@ final readonly class Turns
 
     public static function count(): void
     {
+        // A migration of long ago does not know what came later, nor what it is called now.
+        $column = Schema::hasColumn('workshops', 'change_count') ? 'change_count' : 'turn';
+        $one = "update workshops set {$column} = {$column} + 1 where id =";
         if (DB::getDriverName() === 'pgsql') {
             DB::unprepared(
-                'create or replace function take_turn() returns trigger as $$ begin update workshops set turn = turn + 1 where id = coalesce(new.workshop_id, old.workshop_id); return null; end; $$ language plpgsql',
+                "create or replace function take_turn() returns trigger as \$\$ begin {$one} coalesce(new.workshop_id, old.workshop_id); return null; end; \$\$ language plpgsql",
             );
         }
-        // A migration of long ago does not know what came later.
         foreach (array_filter(self::COUNTED, Schema::hasTable(...)) as $table) {
             foreach (['insert' => 'new', 'update' => 'new', 'delete' => 'old'] as $when => $row) {
                 DB::unprepared(DB::getDriverName() === 'pgsql'
                     ? "create or replace trigger turn_{$table}_{$when} after {$when} on {$table} for each row execute function take_turn()"
-                    : "create trigger if not exists turn_{$table}_{$when} after {$when} on {$table} begin update workshops set turn = turn + 1 where id = {$row}.workshop_id; end");
+                    : "create trigger if not exists turn_{$table}_{$when} after {$when} on {$table} begin {$one} {$row}.workshop_id; end");
             }
         }
     }

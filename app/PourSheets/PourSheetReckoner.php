@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Sheets;
+namespace App\PourSheets;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -17,7 +17,7 @@ use App\Room\CureClock;
 use App\Room\RoomTemperature;
 
 /** Answers a pour sheet with this shop's shelf, its room and what it has watched. */
-final readonly class SheetReckoner
+final readonly class PourSheetReckoner
 {
     /** The cup of a sheet is still the shop's to choose. */
     public const FITS = 'fits';

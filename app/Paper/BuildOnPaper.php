@@ -10,7 +10,7 @@ use App\Models\Build;
 use Carbon\CarbonImmutable;
 
 /** A build on the wall: its operations in order, from when until when as the clock has it, with boxes. */
-final readonly class BuildSheet
+final readonly class BuildOnPaper
 {
     public function of(Build $build, CarbonImmutable $now): Paper
     {

@@ -8,12 +8,12 @@ use Apalos\Core\Pour\PourReckoning;
 use App\Log\Readiness;
 use App\Models\Pour;
 use App\Room\RoomTemperature;
-use App\Sheets\ReckoningView;
+use App\PourSheets\ReckoningView;
 use App\Swatches\HardnessBook;
 use Carbon\CarbonImmutable;
 
 /** What a pour sheet comes to, in the room of now, held against the shop's pucks and the day its job is wanted by. */
-final readonly class SheetAnswer
+final readonly class PourSheetAnswer
 {
     public function __construct(private RoomTemperature $room, private HardnessBook $hardness, private Readiness $readiness) {}
 

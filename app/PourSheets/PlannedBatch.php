@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Sheets;
+namespace App\PourSheets;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -38,7 +38,7 @@ final readonly class PlannedBatch
         private Workshop $workshop,
         private Library $library,
         private RoomTemperature $room,
-        private SheetReckoner $sheets,
+        private PourSheetReckoner $sheets,
     ) {}
 
     /**

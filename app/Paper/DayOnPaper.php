@@ -11,7 +11,7 @@ use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 
 /** The day on the wall: what, when, until when, and room for a tick. */
-final readonly class DaySheet
+final readonly class DayOnPaper
 {
     public function __construct(private KeptDay $kept, private DayDesk $desk, private Workshop $shop) {}
 

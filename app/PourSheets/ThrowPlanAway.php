@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Sheets;
+namespace App\PourSheets;
 
 use App\Models\Build;
 use App\Models\Pour;

@@ -1,8 +1,8 @@
 <script lang="ts">
     /** People as large marks of their own colour: told apart at two metres, tapped with a knuckle. */
-    export type Mark = { id: string; name: string; colour: string; note?: string };
+    export type Tappable = { id: string; name: string; colour: string; note?: string };
 
-    let { people, tap }: { people: Mark[]; tap: (one: Mark) => void } = $props();
+    let { people, tap }: { people: Tappable[]; tap: (one: Tappable) => void } = $props();
 </script>
 
 <ul class="marks">

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Database\ChangeCount;
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+
+/**
+ * What a swatch tells is an entry of the drawer: a card is what a drawdown lies on. How often anything changed is a count of changes: a
+ * turn is which mix of an operation it is.
+ */
+return new class extends Migration
+{
+    private const COLUMNS = ['turn' => 'change_count', 'cards_stamp' => 'drawer_stamp', 'cards_turn' => 'drawer_changes'];
+
+    public function up(): void
+    {
+        Schema::rename('drawer_cards', 'drawer_entries');
+        // Said by hand: SQLite would make the table anew, and lose its triggers. It changes what they say by itself; PostgreSQL is told.
+        foreach (self::COLUMNS as $was => $is) {
+            DB::statement("alter table workshops rename column {$was} to {$is}");
+        }
+        ChangeCount::count();
+    }
+
+    public function down(): void
+    {
+        foreach (self::COLUMNS as $was => $is) {
+            DB::statement("alter table workshops rename column {$is} to {$was}");
+        }
+        ChangeCount::count();
+        Schema::rename('drawer_entries', 'drawer_cards');
+    }
+};
