@@ -9,7 +9,8 @@ export default defineConfig({
     // A shared machine may be several times slower than the one at hand.
     timeout: slow ? 180_000 : 90_000,
     expect: { timeout: slow ? 25_000 : 10_000 },
-    workers: 2,
+    // A walk waits for a scale that settles and a page that comes more than it reckons: two on a core keep both cores busy.
+    workers: 4,
     fullyParallel: false,
     forbidOnly: slow,
     retries: slow ? 1 : 0,

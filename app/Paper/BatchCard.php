@@ -14,9 +14,9 @@ use App\Contacts\JobContacts;
 use App\Library\Library;
 use App\Log\RecordedRun;
 use App\Models\Pour;
+use App\PourSheets\PourSheetReckoner;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
-use App\PourSheets\PourSheetReckoner;
 
 /**
  * What to weigh in what order, what the display reads, in which cups, how long it pours, what must be ready before: with boxes to tick and

@@ -7,8 +7,8 @@ namespace App\Pours;
 use Apalos\Core\Pour\PourReckoning;
 use App\Log\Readiness;
 use App\Models\Pour;
-use App\Room\RoomTemperature;
 use App\PourSheets\ReckoningView;
+use App\Room\RoomTemperature;
 use App\Swatches\HardnessBook;
 use Carbon\CarbonImmutable;
 

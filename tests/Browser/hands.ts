@@ -1,4 +1,4 @@
-import { expect, goOn, tick, type Shop } from './shop';
+import { expect, goOn, sure, tick, type Shop } from './shop';
 import type { Locator, Page } from '@playwright/test';
 
 /**
@@ -45,12 +45,17 @@ export class Hands {
 
     /** From a run that has just begun. */
     async begun(): Promise<void> {
-        await expect(this.page.getByRole('heading', { name: 'Gear on' })).toBeVisible();
-        await this.press(this.main());
+        const gear = this.page.getByRole('heading', { name: 'Gear on' });
         const list = this.page.getByRole('heading', { name: 'Before anything is mixed' });
         const cup = this.page.getByRole('heading', { name: /Empty cup/ });
         const stir = this.page.getByRole('heading', { name: /^(Stir|Shake) / });
-        await expect(list.or(stir).or(cup)).toBeVisible();
+        await expect(gear).toBeVisible();
+        this.presses++;
+        await sure(
+            () => this.main().click(),
+            () => gear.isVisible(),
+            list.or(stir).or(cup),
+        );
         if (await list.isVisible()) {
             for (const box of await this.page.locator('.checklist input').all()) {
                 // What the build has done already stands there, ticked.

@@ -1539,7 +1539,7 @@ export type FrameView = {
         hands: number;
         schools: Record<string, string>;
     };
-    turn: number;
+    changes: number;
     hands: {
         name: string;
         role: string;

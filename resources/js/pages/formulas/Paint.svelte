@@ -79,7 +79,8 @@
                     : ` and wants about ${minutes(pot.flash_min)} until the solvent has left`}.
             </p>
             <p class="flex items-center gap-2">
-                <VerdictShape kind={holds.verdict === 'clear' ? 'good' : (verdictMark[holds.verdict] ?? 'ask')} size={20} /> On cured silicone: {holds.in_short}
+                <VerdictShape kind={holds.verdict === 'clear' ? 'good' : (verdictMark[holds.verdict] ?? 'ask')} size={20} /> On cured silicone:
+                {holds.in_short}
             </p>
         </div>
         <div class:stale={!asking.fresh}><Warnings warnings={pot.warnings} /></div>

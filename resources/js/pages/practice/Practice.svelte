@@ -90,7 +90,9 @@
     <ul class="path">
         {#each practice.path as one (one.skill)}
             <li data-stands={one.stands}>
-                <VerdictShape kind={one.stands === 'sure' ? 'good' : one.stands === 'shaky' ? 'stop' : one.stands === 'comes' ? 'mind' : 'ask'} />
+                <VerdictShape
+                    kind={one.stands === 'sure' ? 'good' : one.stands === 'shaky' ? 'stop' : one.stands === 'comes' ? 'mind' : 'ask'}
+                />
                 <span class="name">{one.name}</span>
                 <span class="quiet"
                     >{stands[one.stands] ?? ''}{one.due_ms !== null && one.stands !== 'new'
