@@ -50,7 +50,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(Reply::refused(...));
         $exceptions->render(static fn (Outdated $since, Request $request): Response => Reply::outdated($since, $request));
         $exceptions->render(static function (PDOException $failed, Request $request): ?Response {
-            $says = CannotWrite::because($failed);
+            $because = CannotWrite::because($failed);
+            $says = $because === null ? null : Reply::say($because);
 
             // Not of a question alone: a transaction fails when it is closed.
             return $says === null || $request->isMethodSafe()

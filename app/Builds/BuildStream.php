@@ -96,7 +96,7 @@ final readonly class BuildStream implements Stream
             throw BadInput::at('kind', Phrase::of('bench.plain_build_is_its_run'));
         }
         if ($this->recorded->state->isOver() && ! in_array($kind, [BuildFactKind::Undone, BuildFactKind::Noted], true)) {
-            throw new StepHasMoved('This build has ended already, perhaps from another screen.');
+            throw new StepHasMoved(Phrase::of('bench.build_ended_already_perhaps'));
         }
 
         return match ($kind) {
@@ -134,7 +134,7 @@ final readonly class BuildStream implements Stream
     {
         $stands = $this->recorded->state->operations[$in->text('op')] ?? null;
         if ($stands === null || ($kinds !== [] && ! in_array($stands->operation->kind, $kinds, true))) {
-            throw new StepHasMoved('That operation is no longer in the plan, or is of another kind now. This is where the build stands.');
+            throw new StepHasMoved(Phrase::of('bench.operation_no_longer_plan'));
         }
 
         return $stands;
@@ -158,7 +158,7 @@ final readonly class BuildStream implements Stream
             throw BadInput::at($in->at('op'), Phrase::of('bench.mixed_is_begun_from_its_sheet'));
         }
         if ($stands->state->isOver()) {
-            throw new StepHasMoved("“{$stands->operation->name}” is done already, perhaps from another screen.");
+            throw new StepHasMoved(Phrase::of('bench.done_already_perhaps_from', ['name' => $stands->operation->name]));
         }
         if ($stands->waitsFor !== []) {
             throw BadInput::at($in->at('op'), Phrase::of('bench.operation_waits', [
@@ -240,7 +240,7 @@ final readonly class BuildStream implements Stream
     {
         $stands = $this->stands($in);
         if ($stands->state->isOver() || $stands->state === OperationState::UnderWay) {
-            throw new StepHasMoved("“{$stands->operation->name}” is under way or over: it cannot be left out any more.");
+            throw new StepHasMoved(Phrase::of('bench.under_way_over', ['name' => $stands->operation->name]));
         }
 
         return ['op' => $stands->operation->id, 'why' => mb_substr($in->textOrNull('why') ?? '', 0, 500)];
@@ -282,7 +282,7 @@ final readonly class BuildStream implements Stream
         } else {
             $stands = $this->stands($in);
             if ($stands->startedAt !== null || $stands->state->isOver()) {
-                throw new StepHasMoved("“{$stands->operation->name}” has begun: it does not move any more.");
+                throw new StepHasMoved(Phrase::of('bench.begun_does_not_move', ['name' => $stands->operation->name]));
             }
             $operation = $stands->operation->id;
         }
@@ -298,9 +298,7 @@ final readonly class BuildStream implements Stream
     {
         // Two screens may hold the same plan open: who is second sees what the first changed before it is lost.
         if ((int) $in->number('was', 0.0, 1e15) !== $this->recorded->state->edition) {
-            throw new StepHasMoved(
-                'The plan was changed on another screen meanwhile. This is how it stands now; what you typed is still in the form.',
-            );
+            throw new StepHasMoved(Phrase::of('bench.plan_changed_another_screen'));
         }
         $plan = BuildPlan::from(Fields::of(['operations' => $in->toArray()['operations'] ?? null]));
         foreach ($this->recorded->state->operations as $id => $stands) {
@@ -356,7 +354,7 @@ final readonly class BuildStream implements Stream
     {
         $of = $in->has('of_key') ? Happened::numbered($this->recorded->facts, $in->text('of_key')) : (int) $in->number('of', 0.0, 1e15);
         if ($this->recorded->state->takeBack !== $of) {
-            throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
+            throw new StepHasMoved(Phrase::of('bench.only_last_thing_done'));
         }
         $fact = $this->recorded->fact($of);
         $operation = $fact?->payload['op'] ?? null;
@@ -366,7 +364,7 @@ final readonly class BuildStream implements Stream
             ? self::begunOn($this->recorded, $operation)
             : null;
         if ($begun !== null) {
-            throw new StepHasMoved("“{$begun}” has begun on it since. Take that back first.");
+            throw new StepHasMoved(Phrase::of('bench.begun_since_take_back', ['begun' => $begun]));
         }
 
         return ['of' => $of];

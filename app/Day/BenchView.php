@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Day;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Types\View;
 
 /**
@@ -21,13 +22,13 @@ final readonly class BenchView implements View
 {
     /**
      * @param  list<BenchItemShape>  $items
-     * @param  list<array{what: string, href: string, count: int}>  $small
+     * @param  list<array{what: Phrase, href: string, count: int}>  $small
      * @param  list<BenchReadyShape>  $ready
      */
     public function __construct(private array $items, private array $small, private array $ready) {}
 
     /**
-     * @return array{items: list<BenchItemShape>, small: list<array{what: string, href: string, count: int}>, ready: list<BenchReadyShape>}
+     * @return array{items: list<BenchItemShape>, small: list<array{what: Phrase, href: string, count: int}>, ready: list<BenchReadyShape>}
      */
     public function toArray(): array
     {

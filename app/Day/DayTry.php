@@ -8,6 +8,7 @@ use Apalos\Core\Day\After;
 use Apalos\Core\Day\DayOperation;
 use Apalos\Core\Day\DayPlanner;
 use Apalos\Core\Day\DayRequest;
+use Apalos\Core\Phrase\Phrase;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 
@@ -16,7 +17,7 @@ final readonly class DayTry
 {
     public function __construct(private PlannedDay $day, private DayDesk $desk, private Workshop $workshop, private CarbonImmutable $now) {}
 
-    /** @return array{ok: bool, why: string, starts: array<string, int>} starts in ms */
+    /** @return array{ok: bool, why: Phrase|null, starts: array<string, int>} starts in ms */
     public function put(DayWork $work, float $at): array
     {
         $why = $this->against($work, $at);
@@ -27,7 +28,7 @@ final readonly class DayTry
             : null;
         if ($why !== null || $starts === null) {
             return [
-                'ok' => false, 'why' => $why ?? 'With it there, a window of something else shuts before anybody is free.', 'starts' => [],
+                'ok' => false, 'why' => $why ?? Phrase::of('bench.with_window_something_else'), 'starts' => [],
             ];
         }
         $named = array_combine(array_map(static fn (DayWork $one): string => $one->operation->id, $this->day->work), $starts);
@@ -35,21 +36,21 @@ final readonly class DayTry
 
         return $start > $at + 1.0
             ? ['ok' => false, 'why' => $this->busy($work, $at, $start), 'starts' => []]
-            : ['ok' => true, 'why' => '', 'starts' => array_map($this->day->ms(...), $named)];
+            : ['ok' => true, 'why' => null, 'starts' => array_map($this->day->ms(...), $named)];
     }
 
     /** What speaks against it whatever the others do; null where nothing does. */
-    private function against(DayWork $work, float $at): ?string
+    private function against(DayWork $work, float $at): ?Phrase
     {
         $minutes = $work->operation->minutes;
         if (! $work->moves) {
-            return "“{$work->name}” has begun: it does not move any more.";
+            return Phrase::of('bench.begun_does_not_move', ['name' => $work->name]);
         }
         if ($at < DayDesk::minutes($this->now, $this->day->midnight) - 1.0) {
-            return 'That is over already.';
+            return Phrase::of('bench.over_already');
         }
         if ($work->step === 'open' && $work->opens !== null && $at < $work->opens - 0.5) {
-            return "It cures until {$this->said($work->opens)}: opened earlier it tears. Its run asks before it is opened early.";
+            return Phrase::of('bench.cures_until_opened_earlier', ['at' => $this->said($work->opens)]);
         }
         foreach ($work->operation->after as $after) {
             $other = $this->day->one($after->operation);
@@ -60,23 +61,23 @@ final readonly class DayTry
             $end = $start + $other->operation->minutes;
             // What has not begun moves along; what has begun holds.
             if ($other->operation->fixed !== null && $at < $end + $after->from - 0.5) {
-                return "“{$other->name}” is not ready for it before {$this->said($end + $after->from)}.";
+                return Phrase::of('bench.not_ready_for_before', ['name' => $other->name, 'at' => $this->said($end + $after->from)]);
             }
             if ($other->operation->fixed !== null && $after->until !== null && $at > $end + $after->until + 0.5) {
-                return "The window after “{$other->name}” shuts at {$this->said($end + $after->until)}: later it does not bond.";
+                return Phrase::of('bench.window_after_shuts_later', ['name' => $other->name, 'at' => $this->said($end + $after->until)]);
             }
         }
         if (
             in_array(DayOperation::HANDS, $work->operation->uses, true)
             && $this->desk->request([], $this->now)->hours->fit($at, $minutes) > $at + 0.5
         ) {
-            return 'It would run past the working day, and hands are needed all through it.';
+            return Phrase::of('bench.would_run_past_working');
         }
 
         return null;
     }
 
-    private function busy(DayWork $work, float $at, float $start): string
+    private function busy(DayWork $work, float $at, float $start): Phrase
     {
         foreach ($this->day->work as $other) {
             $from = $this->day->starts($other);
@@ -88,7 +89,7 @@ final readonly class DayTry
                 && $from < $at + $work->operation->minutes
                 && $from + $other->operation->minutes > $at
             ) {
-                return "Hands are with “{$other->title}” then; the first free moment is {$this->said($start)}.";
+                return Phrase::of('bench.hands_with_then_first', ['title' => $other->title, 'at' => $this->said($start)]);
             }
         }
         $waits = array_map(
@@ -96,8 +97,8 @@ final readonly class DayTry
         );
 
         return $waits === []
-            ? "Nobody is free for it before {$this->said($start)}."
-            : 'It waits for '.implode(' and ', $waits).", and cannot start before {$this->said($start)}.";
+            ? Phrase::of('bench.nobody_free_for_before', ['at' => $this->said($start)])
+            : Phrase::of('bench.waits_for_cannot_start', ['others' => array_values($waits), 'at' => $this->said($start)]);
     }
 
     private function request(DayWork $work, float $at): DayRequest

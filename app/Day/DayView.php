@@ -157,14 +157,17 @@ final readonly class DayView implements View
         return $last === null ? null : ['on_ms' => (int) $last->at->getTimestampMs(), 'seal' => ChainReport::inShort($last->seal)];
     }
 
-    /** @return list<string> what will be late, and by how much */
+    /** @return list<Phrase> what will be late, and by how much */
     private function late(): array
     {
         $late = [];
         foreach ($this->day->work as $work) {
             $end = $this->day->result->ends[$work->operation->id] ?? null;
             if ($work->operation->due !== null && $end !== null && $end > $work->operation->due + 1.0) {
-                $late[] = "{$work->title}: {$this->workshop->said($this->at($end), $this->now)} instead of {$this->workshop->said($this->at($work->operation->due), $this->now)}";
+                $late[] = Phrase::of('bench.instead', [
+                    'title' => $work->title, 'at' => $this->workshop->said($this->at($end), $this->now),
+                    'due' => $this->workshop->said($this->at($work->operation->due), $this->now),
+                ]);
             }
         }
 

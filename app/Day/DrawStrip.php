@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Day;
 
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Run\StepKind;
 use App\Contacts\PatchClock;
 use App\Lists\Rows;
@@ -48,7 +50,7 @@ final readonly class DrawStrip
     private const SHOWN_D = 30;
 
     /** When hands are called for an operation of a build, in minutes before. */
-    private const BEFORE_MIN = [10 => 'in ten minutes', 3 => 'in three minutes', 0 => 'now'];
+    private const BEFORE_MIN = [10, 3, 0];
 
     /** How long before a recoat window shuts hands are called. */
     private const CLOSING_CALL_MIN = 10.0;
@@ -60,7 +62,13 @@ final readonly class DrawStrip
     /** A series nobody touched for so long is no longer live today. */
     private const IDLE_H = 12;
 
-    public function __construct(private CureClock $clock, private LiveWork $work, private KeptDay $day, private PatchClock $patchClock) {}
+    public function __construct(
+        private CureClock $clock,
+        private LiveWork $work,
+        private KeptDay $day,
+        private PatchClock $patchClock,
+        private Phrasebook $words,
+    ) {}
 
     /** @return DrawnStrip */
     public function __invoke(): array
@@ -103,7 +111,7 @@ final readonly class DrawStrip
                     'until_ms' => $until,
                     'shown' => [
                         'id' => $id, 'at_ms' => (int) $fills->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(),
-                        'what' => 'Three minutes left to fill the last puck', 'event' => null, 'event_ms' => null, 'title' => $title,
+                        'what' => $this->words->say(Phrase::of('bench.three_minutes_left_fill')), 'event' => null, 'event_ms' => null, 'title' => $title,
                         'href' => $href,
                     ],
                 ];
@@ -118,7 +126,7 @@ final readonly class DrawStrip
             $calls[] = [
                 'until_ms' => PHP_INT_MAX,
                 'shown' => [
-                    'id' => "patch-{$patch->id}", 'at_ms' => (int) $due->getTimestampMs(), 'what' => 'The test patch is ready to read',
+                    'id' => "patch-{$patch->id}", 'at_ms' => (int) $due->getTimestampMs(), 'what' => $this->words->say(Phrase::of('bench.test_patch_ready_read')),
                     'event' => null, 'event_ms' => null, 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts',
                 ],
             ];
@@ -191,7 +199,7 @@ final readonly class DrawStrip
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
             $calls[] = [
                 $since->addMilliseconds((int) ($minutes * 60_000)),
-                $step->kind === StepKind::Mix ? 'Mixing time is up' : 'Let the air back in',
+                $step->kind === StepKind::Mix ? $this->words->say(Phrase::of('bench.mixing_time_up')) : $this->words->say(Phrase::of('bench.let_air_back')),
             ];
         }
         if ($step->kind === StepKind::Heat && $run->plan->heat !== null) {
@@ -202,20 +210,20 @@ final readonly class DrawStrip
                 )->addMilliseconds(
                     (int) (1000.0 * $run->plan->heat->stepSeconds),
                 ),
-                'Stir it, and read how warm it is',
+                $this->words->say(Phrase::of('bench.stir_read_how_warm')),
             ];
         }
         foreach ($step->kind === StepKind::Contacts ? $run->plan->checklist : [] as $item) {
             $begun = $run->at($run->state->begunAt[$item['id']] ?? null);
             if ($begun !== null && in_array($item['id'], $run->state->unchecked(), true)) {
-                $calls[] = [$begun->addMilliseconds((int) ($item['minutes'] * 60_000)), 'The wait is over: look at the contact'];
+                $calls[] = [$begun->addMilliseconds((int) ($item['minutes'] * 60_000)), $this->words->say(Phrase::of('bench.wait_over_look_contact'))];
             }
         }
         if ($pour->state === PourState::Running && ($ends = $run->potLifeEnds($this->clock)) !== null) {
-            $calls[] = [$ends->subMinutes(self::LAST_CALL_MIN), 'Three minutes of pot life left'];
+            $calls[] = [$ends->subMinutes(self::LAST_CALL_MIN), $this->words->say(Phrase::of('bench.three_minutes_pot_life'))];
         }
         if ($pour->state === PourState::Waiting) {
-            $words = ['recoat' => 'Ready for the next coat', 'demould' => 'Ready to open', 'service' => 'Ready for hot or harsh casting'];
+            $words = ['recoat' => $this->words->say(Phrase::of('bench.ready_for_next_coat')), 'demould' => $this->words->say(Phrase::of('bench.ready_open_2')), 'service' => $this->words->say(Phrase::of('bench.ready_for_hot_harsh'))];
             foreach ($windows as $window) {
                 $calls[] = [CarbonImmutable::createFromTimestampMs($window['from_ms']), $words[$window['kind']] ?? $window['kind']];
             }
@@ -274,14 +282,19 @@ final readonly class DrawStrip
             $gloves = $work->gloves === '' ? '' : ' ('.mb_strtolower($work->gloves).')';
             // What could have been begun long ago calls nobody.
             if ($work->opens !== null && $work->opens > $now && ! $work->missed) {
-                foreach (self::BEFORE_MIN as $minutes => $said) {
-                    $calls[] = $call($work->opens - $minutes, "{$work->name} {$said}{$gloves}", "{$work->name}{$gloves}", $work->opens);
+                foreach (self::BEFORE_MIN as $minutes) {
+                    $said = Phrase::of(match ($minutes) {
+                        10 => 'bench.ten_minutes',
+                        3 => 'bench.three_minutes',
+                        default => 'bench.now',
+                    }, ['work' => $work->name, 'gloves' => $gloves]);
+                    $calls[] = $call($work->opens - $minutes, $this->words->say($said), "{$work->name}{$gloves}", $work->opens);
                 }
             }
             if ($work->shuts !== null && ! $work->missed) {
                 $calls[] = $call(
-                    $work->shuts - self::CLOSING_CALL_MIN, "{$work->name}: ten minutes until its window shuts{$gloves}",
-                    "{$work->name}: its window shuts{$gloves}", $work->shuts,
+                    $work->shuts - self::CLOSING_CALL_MIN, $this->words->say(Phrase::of('bench.ten_minutes_until_window', ['work' => $work->name, 'gloves' => $gloves])),
+                    $this->words->say(Phrase::of('bench.window_shuts', ['work' => $work->name, 'gloves' => $gloves])), $work->shuts,
                 );
             }
         }

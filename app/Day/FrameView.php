@@ -41,7 +41,7 @@ final readonly class FrameView implements View
      *         cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>,
      *     },
      *     changes: int, hands: array{name: string, role: string, colour: string}|null, tablet: string|null, unused_min: int, made_up: bool,
-     *     thermometer: bool, scale: bool, probe: bool, labels: bool, simulated: bool, trouble: string|null,
+     *     thermometer: bool, scale: bool, probe: bool, labels: bool, simulated: bool, trouble: Phrase|null,
      *     practice: array{
      *         id: int, name: string, rate: int, calls: list<array{at_ms: int, what: string, title: string, href: string}>,
      *     }|null,

@@ -6,6 +6,8 @@ namespace App\Day;
 
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Series\SeriesResult;
 use App\Builds\RecordedBuild;
@@ -40,6 +42,7 @@ final readonly class ReadBench
         private Library $library,
         private Readiness $readiness,
         private HeldLook $look,
+        private Phrasebook $words,
     ) {}
 
     public function __invoke(CarbonImmutable $now): BenchView
@@ -55,40 +58,42 @@ final readonly class ReadBench
     /** @return list<BenchItemShape> */
     private function items(CarbonImmutable $now): array
     {
+        $underHands = [];
         $items = [];
         foreach ($this->work->runs() as $run) {
             $pour = $run->pour;
+            if ($pour->state === PourState::Running) {
+                $underHands[] = $this->running($run);
+
+                continue;
+            }
             $items[] = match ($pour->state) {
-                PourState::Running => $this->running($run),
                 PourState::Waiting => $this->waiting($run, $now),
                 default => $this->item(
-                    $pour, 'now', 'It is open: look at it and say how it came out', $pour->weighed_g, 'g', 'poured', null, null, 'run',
-                    'Grade it',
+                    $pour, 'now', $this->words->say(Phrase::of('bench.open_look_say_how')), $pour->weighed_g, 'g', 'poured', null, null, 'run',
+                    $this->words->say(Phrase::of('bench.grade')),
                 ),
             };
         }
         foreach ($this->work->damaged() as $pour) {
-            $items[] = self::damaged("pour-{$pour->id}", $pour->title(), "/pours/{$pour->id}/run");
+            $items[] = $this->damaged("pour-{$pour->id}", $pour->title(), "/pours/{$pour->id}/run");
         }
         foreach ($this->work->series() as $series) {
-            $items[] = $this->series($series);
+            $underHands[] = $this->series($series);
         }
         foreach ($this->work->builds($now) as $build) {
             $items = [...$items, ...$this->build($build)];
         }
         foreach ($this->work->damagedBuilds() as $build) {
-            $items[] = self::damaged("build-{$build->id}", $build->title(), "/builds/{$build->id}");
+            $items[] = $this->damaged("build-{$build->id}", $build->title(), "/builds/{$build->id}");
         }
         foreach ($this->work->planned() as $pour) {
             $items[] = $this->planned($pour);
         }
         // What is being poured comes before what closes soonest; what has no end comes last.
-        $when = static fn (array $item): int => $item['action'] === 'Go on' || $item['action'] === 'Rescue'
-            ? 0
-            : ($item['to_ms'] ?? PHP_INT_MAX);
-        usort($items, static fn (array $a, array $b): int => $when($a) <=> $when($b));
+        usort($items, static fn (array $a, array $b): int => ($a['to_ms'] ?? PHP_INT_MAX) <=> ($b['to_ms'] ?? PHP_INT_MAX));
 
-        return $items;
+        return [...$underHands, ...$items];
     }
 
     /** @return list<BenchReadyShape> what cures on, the soonest first */
@@ -103,12 +108,12 @@ final readonly class ReadBench
     }
 
     /** @return BenchItemShape */
-    private static function damaged(string $id, string $title, string $href): array
+    private function damaged(string $id, string $title, string $href): array
     {
         return [
             'id' => $id, 'group' => 'now', 'title' => $title, 'base' => '',
-            'what' => 'its record is damaged and cannot be read; look at it to put it off the bench', 'number' => null, 'unit' => null,
-            'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae', 'action' => 'Look',
+            'what' => $this->words->say(Phrase::of('bench.record_damaged_cannot_read')), 'number' => null, 'unit' => null,
+            'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae', 'action' => $this->words->say(Phrase::of('bench.look')),
         ];
     }
 
@@ -121,24 +126,26 @@ final readonly class ReadBench
         $met = $run->at($cup->metAt);
         $ends = $run->potLifeEnds($this->clock);
         $batches = count($run->plan->batches);
-        $which = $batches > 1 && $run->state->step->batch > 0 ? "cup {$run->state->step->batch} of {$batches}: " : '';
+        $which = $batches > 1 && $run->state->step->batch > 0
+            ? $this->words->say(Phrase::of('bench.cup_2', ['cup' => $run->state->step->batch, 'cups' => $batches])).' '
+            : '';
 
         return match ($run->state->step->kind) {
             StepKind::Weigh => $this->item(
-                $pour, 'now', $which.'weigh '.$run->frozen->called($line['add'] ?? ''), $line['running'] ?? null, 'g',
-                'until the scale reads', $met, $ends, 'run', 'Go on',
+                $pour, 'now', $which.$this->words->say(Phrase::of('bench.weigh', ['add' => $run->frozen->called($line['add'] ?? '')])), $line['running'] ?? null, 'g',
+                $this->words->say(Phrase::of('bench.until_scale_reads')), $met, $ends, 'run', $this->words->say(Phrase::of('bench.go')),
             ),
             StepKind::Rescue => $this->item(
-                $pour, 'now', "{$which}over-poured: rescue the cup", array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run',
-                'Rescue',
+                $pour, 'now', $which.$this->words->say(Phrase::of('bench.over_poured_rescue_cup')), array_sum($cup->poured), 'g', $this->words->say(Phrase::of('bench.cup')), $met, $ends, 'run',
+                $this->words->say(Phrase::of('bench.rescue')),
             ),
             default => $cup->poured === []
                 ? $this->item(
-                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->planned), 'g', 'to weigh into this cup', $met, $ends, 'run',
-                    'Go on',
+                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->planned), 'g', $this->words->say(Phrase::of('bench.weigh_into_cup')), $met, $ends, 'run',
+                    $this->words->say(Phrase::of('bench.go')),
                 )
                 : $this->item(
-                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->poured), 'g', 'in this cup', $met, $ends, 'run', 'Go on',
+                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->poured), 'g', $this->words->say(Phrase::of('bench.cup')), $met, $ends, 'run', $this->words->say(Phrase::of('bench.go')),
                 ),
         };
     }
@@ -148,12 +155,12 @@ final readonly class ReadBench
         $worked = $run->worked($this->library->castings());
 
         return match ($run->state->step->kind) {
-            StepKind::Gear => 'gear on and read the cautions',
-            StepKind::Contacts => 'see every contact ready',
-            StepKind::PreMix => lcfirst($worked->premix['title'] ?? 'stir it'),
-            StepKind::Tare => 'cup on the scale, tare',
+            StepKind::Gear => $this->words->say(Phrase::of('bench.gear_read_cautions')),
+            StepKind::Contacts => $this->words->say(Phrase::of('bench.see_every_contact_ready')),
+            StepKind::PreMix => lcfirst($worked->premix['title'] ?? $this->words->say(Phrase::of('bench.stir'))),
+            StepKind::Tare => $this->words->say(Phrase::of('bench.cup_scale_tare')),
             StepKind::Mix, StepKind::Heat => lcfirst($worked->mix['title']),
-            StepKind::Degas => 'de-air it',
+            StepKind::Degas => $this->words->say(Phrase::of('bench.de_air')),
             StepKind::Fill => lcfirst($worked->fill['title']),
             default => 'go on',
         };
@@ -168,8 +175,8 @@ final readonly class ReadBench
         [$due, $soon] = [$at !== null && $at->lte($now), $at !== null && $at->lte($now->addHours(3))];
 
         return $this->item(
-            $pour, $due ? 'now' : ($soon ? 'next' : 'later'), $due ? 'ready to open' : 'curing', $pour->weighed_g, 'g', 'in the mould',
-            $pour->poured_at, $at, 'run', $due ? 'Open it' : 'Look',
+            $pour, $due ? 'now' : ($soon ? 'next' : 'later'), $due ? $this->words->say(Phrase::of('bench.ready_open')) : $this->words->say(Phrase::of('bench.curing')), $pour->weighed_g, 'g', $this->words->say(Phrase::of('bench.mould')),
+            $pour->poured_at, $at, 'run', $due ? $this->words->say(Phrase::of('bench.open')) : $this->words->say(Phrase::of('bench.look')),
         );
     }
 
@@ -181,11 +188,11 @@ final readonly class ReadBench
 
         return [
             'id' => "series-{$series->series->id}", 'group' => 'now', 'title' => "Pucks · {$series->called()}", 'base' => $series->base(),
-            'what' => $next === null ? 'everything is in: label the pucks' : SeriesResult::called($next->vessel).": weigh {$next->add}",
-            'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : 'until the scale reads',
+            'what' => $next === null ? $this->words->say(Phrase::of('bench.everything_label_pucks')) : $this->words->say(Phrase::of('bench.weigh_2', ['vessel' => SeriesResult::called($next->vessel), 'add' => $next->add])),
+            'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : $this->words->say(Phrase::of('bench.until_scale_reads')),
             'from_ms' => $until === null ? null : (int) $series->metAt()?->getTimestampMs(),
             'to_ms' => $until === null ? null : (int) $until->getTimestampMs(),
-            'href' => "/swatches/series/{$series->series->id}", 'colour' => $series->colour(), 'action' => 'Go on',
+            'href' => "/swatches/series/{$series->series->id}", 'colour' => $series->colour(), 'action' => $this->words->say(Phrase::of('bench.go')),
         ];
     }
 
@@ -210,19 +217,19 @@ final readonly class ReadBench
             'group' => $waits ? ($soon ? 'next' : 'later') : ($recorded->state->hasBegun() ? 'now' : 'next'),
             'title' => $recorded->build->title(), 'base' => $base->name ?? '',
             'what' => $next === null
-                ? 'everything is done: say how it came out'
-                : mb_strtolower($next->operation->name).match ($next->state) {
-                    OperationState::Missed => ': its window has shut',
-                    OperationState::Closing => ': its window is closing',
-                    default => '',
+                ? $this->words->say(Phrase::of('bench.everything_done_say_how'))
+                : match ($next->state) {
+                    OperationState::Missed => $this->words->say(Phrase::of('bench.window_shut', ['name' => $next->operation->name])),
+                    OperationState::Closing => $this->words->say(Phrase::of('bench.window_closing', ['name' => $next->operation->name])),
+                    default => mb_strtolower($next->operation->name),
                 },
             'number' => $next?->operation->mixing?->volume(), 'unit' => 'ml',
-            'label' => $next?->operation->mixing?->volume() === null ? '' : 'to lay on',
+            'label' => $next?->operation->mixing?->volume() === null ? '' : $this->words->say(Phrase::of('bench.lay')),
             // Until it opens, or while it is open.
             'from_ms' => $shuts === null && ! $waits ? null : ($waits ? (int) $recorded->now->getTimestampMs() : $opens),
             'to_ms' => $waits ? $opens : $shuts,
             'href' => "/builds/{$recorded->build->id}", 'colour' => $base->colour ?? '#cfc4ae',
-            'action' => $waits ? 'Look' : 'Go on building',
+            'action' => $waits ? $this->words->say(Phrase::of('bench.look')) : $this->words->say(Phrase::of('bench.go_building')),
         ]];
     }
 
@@ -233,10 +240,10 @@ final readonly class ReadBench
 
         return $gist !== null
             ? $this->item(
-                $pour, 'next', 'ready to weigh up', $gist['mass_g'], 'g', $gist['cups'] > 1 ? "in {$gist['cups']} cups" : 'in one cup',
-                null, null, '', 'Open the sheet',
+                $pour, 'next', $this->words->say(Phrase::of('bench.ready_weigh_up')), $gist['mass_g'], 'g', $gist['cups'] > 1 ? $this->words->say(Phrase::of('bench.cups', ['n' => $gist['cups']])) : $this->words->say(Phrase::of('bench.one_cup')),
+                null, null, '', $this->words->say(Phrase::of('bench.open_sheet')),
             )
-            : $this->item($pour, 'later', 'the sheet is not finished', null, null, 'still to be worked out', null, null, '', 'Finish it');
+            : $this->item($pour, 'later', $this->words->say(Phrase::of('bench.sheet_not_finished')), null, null, $this->words->say(Phrase::of('bench.still_worked_out')), null, null, '', $this->words->say(Phrase::of('bench.finish')));
     }
 
     /** @return BenchItemShape */

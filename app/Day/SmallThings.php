@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Day;
 
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Phrase\Phrase;
 use App\Contacts\ContactBook;
 use App\Contacts\PatchClock;
 use App\Facts\Seals;
@@ -39,21 +40,21 @@ final readonly class SmallThings
         private PatchClock $patchClock,
     ) {}
 
-    /** @return list<array{what: string, href: string, count: int}> */
+    /** @return list<array{what: Phrase, href: string, count: int}> */
     public function due(CarbonImmutable $now): array
     {
         return [...$this->patches($now), ...$this->pucks($now), ...self::nobody()];
     }
 
-    /** @return list<array{what: string, href: string, count: int}> asked where a record is older than its people, and stops no one */
+    /** @return list<array{what: Phrase, href: string, count: int}> asked where a record is older than its people, and stops no one */
     private static function nobody(): array
     {
         $isOlder = ! Rows::of('people')->exists() && Rows::of('anchors')->where('note', Seals::AS_THEY_WERE)->exists();
 
-        return $isOlder ? [['what' => 'Nobody is known here by name yet: say who you are', 'href' => '/people', 'count' => 1]] : [];
+        return $isOlder ? [['what' => Phrase::of('bench.nobody_known_here_name'), 'href' => '/people', 'count' => 1]] : [];
     }
 
-    /** @return list<array{what: string, href: string, count: int}> */
+    /** @return list<array{what: Phrase, href: string, count: int}> */
     private function patches(CarbonImmutable $now): array
     {
         $due = [];
@@ -69,10 +70,10 @@ final readonly class SmallThings
             }
             $knowledge = $this->contacts->knowledge();
             $due[] = [
-                'what' => sprintf(
-                    'Read the test patch of %s on %s', $knowledge->families[$patch->fresh]->name ?? $patch->fresh,
-                    $knowledge->surfaces[$patch->surface]->name ?? $patch->surface,
-                ),
+                'what' => Phrase::of('bench.read_test_patch', [
+                    'fresh' => $knowledge->families[$patch->fresh]->name ?? (string) $patch->fresh,
+                    'surface' => $knowledge->surfaces[$patch->surface]->name ?? (string) $patch->surface,
+                ]),
                 'href' => '/contacts#patches', 'count' => 1,
             ];
         }
@@ -80,7 +81,7 @@ final readonly class SmallThings
         return $due;
     }
 
-    /** @return list<array{what: string, href: string, count: int}> those of a formula together */
+    /** @return list<array{what: Phrase, href: string, count: int}> those of a formula together */
     private function pucks(CarbonImmutable $now): array
     {
         $unread = $this->entries
@@ -109,7 +110,7 @@ final readonly class SmallThings
         foreach ($pucks as $formula => $by) {
             foreach ($by as $does => $ids) {
                 $due[] = [
-                    'what' => sprintf($does, count($ids) === 1 ? 'A swatch' : count($ids).' swatches', $formula),
+                    'what' => Phrase::of(count($ids) === 1 ? "bench.swatch_{$does}" : "bench.swatches_{$does}", ['n' => count($ids), 'formula' => $formula]),
                     'href' => "/swatches/drawer#swatch-{$ids[0]}", 'count' => count($ids),
                 ];
             }
@@ -121,13 +122,13 @@ final readonly class SmallThings
     private function does(string $code, CarbonImmutable $poured, ?CarbonImmutable $demoulded, CarbonImmutable $now): ?string
     {
         if ($demoulded !== null) {
-            return $demoulded->addHours(self::SETTLED_H)->lte($now) ? '%s of %s can be read' : null;
+            return $demoulded->addHours(self::SETTLED_H)->lte($now) ? 'can_be_read' : null;
         }
         $base = $this->library->shelf()->bases[$code] ?? null;
         $opens = $base === null ? null : $this->room->since($poured)->reaches(Milestone::Demould, $this->clock->model($base));
 
         return $opens !== null && $poured->addMinutes((int) ceil($opens->likely->min))->lte($now)
-            ? '%s of %s can come out of the form'
+            ? 'can_come_out'
             : null;
     }
 }

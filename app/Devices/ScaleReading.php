@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Devices;
 
+use Apalos\Core\Phrase\Phrase;
+
 /**
  * One line of a scale: `ST,+00123.4,g` stable, `US,+00123.4,g` still moving, `OL,+99999.9,g` more than it can carry. In another
  * unit than grams nothing is read off it: somebody has to set it back.
@@ -16,9 +18,7 @@ final readonly class ScaleReading
     public static function parse(string $line): self
     {
         if (preg_match('/^(ST|US|OL),([+-]\d{5}\.\d+),(g|kg|oz|lb|ct)$/', trim($line), $part) !== 1) {
-            throw new DeviceLost(
-                'The scale sent something that is not a weight. Check its cable and its output setting, or type the reading.',
-            );
+            throw new DeviceLost(Phrase::of('bench.scale_sent_something_not'));
         }
 
         return match (true) {

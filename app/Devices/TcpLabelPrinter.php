@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Devices;
 
+use Apalos\Core\Phrase\Phrase;
+
 /**
  * A printer that takes a raster over TCP, a label a connection: a bitmap as `P4`, answered with `OK` when it is out, `NP` where there is no
  * paper. One that answers nothing is taken at the word of its cable: what was handed over came out.
@@ -14,10 +16,10 @@ final readonly class TcpLabelPrinter implements LabelPort
 
     public function print(string $pbm): void
     {
-        $this->address === '' && throw new DeviceLost('No label printer is set up. Print from this screen onto paper instead.');
+        $this->address === '' && throw new DeviceLost(Phrase::of('bench.no_label_printer_set'));
         $socket = @stream_socket_client("tcp://{$this->address}", $code, $why, $this->timeoutS);
         if ($socket === false) {
-            throw new DeviceLost('The label printer does not answer. Check its cable and that it is on.');
+            throw new DeviceLost(Phrase::of('bench.label_printer_does_not'));
         }
         try {
             stream_set_timeout($socket, (int) $this->timeoutS, (int) (fmod($this->timeoutS, 1.0) * 1e6));
@@ -25,11 +27,9 @@ final readonly class TcpLabelPrinter implements LabelPort
             if ($this->answers) {
                 match (trim((string) fgets($socket, 64))) {
                     'OK' => null,
-                    'NP' => throw new DeviceLost('The label printer has no paper. Put a roll in.'),
-                    '' => throw new PrinterUnsure('The label printer was cut off. Look whether it came out.'),
-                    default => throw new DeviceLost(
-                        'The label printer does not take labels of this kind. Check its roll and its settings.',
-                    ),
+                    'NP' => throw new DeviceLost(Phrase::of('bench.label_printer_no_paper')),
+                    '' => throw new PrinterUnsure(Phrase::of('bench.label_printer_cut_off')),
+                    default => throw new DeviceLost(Phrase::of('bench.label_printer_does_not_take')),
                 };
             }
         } finally {
@@ -44,8 +44,8 @@ final readonly class TcpLabelPrinter implements LabelPort
             $now = @fwrite($socket, substr($pbm, $sent, 65_536));
             if ($now === false || $now === 0) {
                 throw $sent === 0
-                    ? new DeviceLost('The label printer takes nothing. Check that it is ready.')
-                    : new PrinterUnsure('The label printer was cut off in the middle of a label. Look whether it came out.');
+                    ? new DeviceLost(Phrase::of('bench.label_printer_takes_nothing'))
+                    : new PrinterUnsure(Phrase::of('bench.label_printer_cut_off_middle'));
             }
         }
     }

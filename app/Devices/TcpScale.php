@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Devices;
 
+use Apalos\Core\Phrase\Phrase;
+
 /** A scale that speaks lines: `Q` asks for a reading, `T` tares, `Z` zeroes. */
 final readonly class TcpScale implements ScalePort
 {
@@ -27,7 +29,7 @@ final readonly class TcpScale implements ScalePort
     private function order(string $command): void
     {
         if ($this->lines->ask($command, 'scale') !== 'OK') {
-            throw new DeviceLost('The scale did not take that: it is still moving or overloaded. Let it come to rest and try again.');
+            throw new DeviceLost(Phrase::of('bench.scale_did_not_take'));
         }
     }
 }

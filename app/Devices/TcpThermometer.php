@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Devices;
 
+use Apalos\Core\Phrase\Phrase;
+
 /** A thermometer that speaks lines, on the wall or in the pot: `Q` is answered with `T,+19.5,C`. */
 final readonly class TcpThermometer implements ProbePort, ThermometerPort
 {
@@ -13,7 +15,7 @@ final readonly class TcpThermometer implements ProbePort, ThermometerPort
     {
         $line = $this->lines->ask('Q', $this->device);
         if (preg_match('/^T,([+-]\d+\.\d+),C$/', $line, $part) !== 1) {
-            throw new DeviceLost("The {$this->device} sent something that is not a temperature. Type it instead.");
+            throw new DeviceLost(Phrase::of('bench.sent_something_not_temperature', ['device' => $this->device]));
         }
 
         return (float) $part[1];

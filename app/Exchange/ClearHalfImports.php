@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Models\Import;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -14,7 +16,7 @@ final readonly class ClearHalfImports
     /** A worker that takes a file in says so at every step; who says nothing for so long is no more. */
     private const SILENT_S = 300;
 
-    public function __construct(private SwatchImport $take) {}
+    public function __construct(private SwatchImport $take, private Phrasebook $words) {}
 
     public function __invoke(CarbonImmutable $now): int
     {
@@ -45,7 +47,7 @@ final readonly class ClearHalfImports
                     ? ['made' => null]
                     : [
                         'state' => Import::REFUSED, 'made' => null,
-                        'wrong' => 'It broke off on the bench computer, and what was in is out again. Take the file in once more.',
+                        'wrong' => $this->words->say(Phrase::of('bench.broke_off_bench_computer')),
                     ],
             );
 

@@ -63,12 +63,7 @@ final readonly class Csv
             if (count($cells) !== count($columns)) {
                 throw BadInput::at(
                     "line {$line}",
-                    Phrase::written(
-                        sprintf(
-                            'Line %d has %d cells, the first line has %d. Keep a cell for every column, empty where there is nothing.',
-                            $line, count($cells), count($columns),
-                        ),
-                    ),
+                    Phrase::of('bench.line_cells_first_line', ['line' => $line, 'cells' => count($cells), 'columns' => count($columns)]),
                 );
             }
             $rows[] = array_combine($columns, $cells);

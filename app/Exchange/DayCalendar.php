@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Exchange;
 
 use Apalos\Core\Cure\ReadyResult;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Day\PlannedDay;
 use App\Models\Pour;
 use App\Models\Workshop;
@@ -19,7 +21,7 @@ final readonly class DayCalendar
 {
     private const CALL_MIN = 10;
 
-    public function __construct(private Workshop $workshop) {}
+    public function __construct(private Workshop $workshop, private Phrasebook $words) {}
 
     /** @param  list<array{pour: Pour, ready: ReadyResult}>  $curing  what is on its way to being ready */
     public function of(PlannedDay $day, array $curing = []): string
@@ -45,9 +47,9 @@ final readonly class DayCalendar
                 'STATUS' => $work->state === 'live' ? 'CONFIRMED' : 'TENTATIVE',
                 'DESCRIPTION' => $work->shuts === null
                     ? ''
-                    : 'Its window shuts at '.$this->workshop->said(
-                        CarbonImmutable::createFromTimestampMs($day->ms($work->shuts), 'UTC'), $day->midnight,
-                    ),
+                    : $this->words->say(Phrase::of('bench.window_shuts_2', [
+                        'at' => $this->workshop->said(CarbonImmutable::createFromTimestampMs($day->ms($work->shuts), 'UTC'), $day->midnight),
+                    ])),
                 'URL' => url($work->href),
             ]);
             if ($work->state === 'planned') {
@@ -73,16 +75,16 @@ final readonly class DayCalendar
         $at = (new \DateTimeImmutable('@'.intdiv((int) $ready->readyMs, 1000)))->setTimezone(new \DateTimeZone('UTC'));
         $calendar->add('VEVENT', [
             'UID' => "ready-{$pour->id}@apalos.{$this->workshop->id}",
-            'SUMMARY' => (
-                $ready->isFull ? 'Fully cured: ' : 'Ready for service: '
-            )."{$pour->impression->job->name} · {$pour->impression->name}",
+            'SUMMARY' => $this->words->say(Phrase::of($ready->isFull ? 'bench.fully_cured' : 'bench.ready_for_service', [
+                'title' => "{$pour->impression->job->name} · {$pour->impression->name}",
+            ])),
             'DTSTAMP' => new \DateTimeImmutable('now', new \DateTimeZone('UTC')), 'DTSTART' => $at, 'DTEND' => $at,
             'TRANSP' => 'TRANSPARENT',
             'DESCRIPTION' => $ready->wantedOn === null
                 ? ''
-                : "Wanted by {$ready->wantedOn}".(
-                    $ready->lateDays() > 0 ? ": {$ready->lateDays()} ".($ready->lateDays() === 1 ? 'day' : 'days').' late' : ''
-                ),
+                : $this->words->say(Phrase::of($ready->lateDays() > 0 ? 'bench.wanted_late' : 'bench.wanted', [
+                    'day' => $ready->wantedOn, 'late' => $ready->lateDays(),
+                ])),
             'URL' => url("/pours/{$pour->id}/run"),
         ]);
     }

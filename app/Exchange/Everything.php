@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Lists\Rows;
 use App\Models\Workshop;
 use App\Storage\Files;
+use App\Storage\NotWritten;
 use Carbon\CarbonImmutable;
-use RuntimeException;
 use ZipArchive;
 
 /**
@@ -31,7 +32,7 @@ final readonly class Everything
     {
         $zip = new ZipArchive;
         if ($zip->open($file, ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
-            throw new RuntimeException("Nothing can be written to {$file}. Choose another folder.");
+            throw new NotWritten(Phrase::of('bench.nothing_can_written_choose_another', ['file' => $file]));
         }
         $work = [];
         $parts = [];
@@ -62,7 +63,7 @@ final readonly class Everything
         $closed = $zip->close();
         array_map(unlink(...), $work);
 
-        return $closed ? $file : throw new RuntimeException("{$file} could not be finished. Is there room on the disk?");
+        return $closed ? $file : throw new NotWritten(Phrase::of('bench.could_not_finished_room', ['file' => $file]));
     }
 
     private function write(string $table, string $file): int
@@ -79,7 +80,7 @@ final readonly class Everything
         }
         foreach ($query->cursor() as $row) {
             fwrite(
-                $out === false ? throw new RuntimeException('Nothing can be written beside the archive. Is there room on the disk?') : $out,
+                $out === false ? throw new NotWritten(Phrase::of('bench.nothing_can_written_beside')) : $out,
                 self::json(ArchiveParts::out($row, $columns))."\n",
             );
             $rows++;

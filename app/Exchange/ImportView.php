@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Models\Import;
 use App\Types\View;
 
@@ -14,7 +15,7 @@ final readonly class ImportView implements View
 
     /**
      * @return array{
-     *     id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, total: int, says: string, undo: string|null,
+     *     id: int, state: 'waiting'|'running'|'done'|'refused'|'cancelled', done: int, total: int, says: Phrase|string, undo: string|null,
      * }
      */
     public function toArray(): array
@@ -26,21 +27,20 @@ final readonly class ImportView implements View
             'id' => $this->import->id, 'state' => $state, 'done' => $this->import->done, 'total' => $this->import->total,
             'undo' => $state === Import::DONE && ($this->import->made ?? []) !== [] ? "/exchange/imports/{$this->import->id}/undo" : null,
             'says' => match ($state) {
-                Import::WAITING => 'The file waits for its turn.',
-                Import::RUNNING => 'The file is being taken in.',
+                Import::WAITING => Phrase::of('bench.file_waits_for_turn'),
+                Import::RUNNING => Phrase::of('bench.file_being_taken'),
                 Import::DONE => self::said($this->import->new ?? ['formulas' => 0, 'swatches' => 0, 'readings' => 0, 'targets' => 0]),
                 Import::REFUSED => $this->import->wrong ?? '',
-                Import::CANCELLED => 'Stopped: nothing of the file was taken in.',
+                Import::CANCELLED => Phrase::of('bench.stopped_nothing_file_taken'),
             },
         ];
     }
 
     /** @param  array{formulas: int, swatches: int, readings: int, targets: int}  $new */
-    public static function said(array $new): string
+    public static function said(array $new): Phrase
     {
-        return sprintf(
-            'New: %d formula versions, %d swatches, %d readings, %d colours.', $new['formulas'], $new['swatches'], $new['readings'],
-            $new['targets'],
-        );
+        return Phrase::of('bench.new_formula_versions_swatches', [
+            'formulas' => $new['formulas'], 'swatches' => $new['swatches'], 'readings' => $new['readings'], 'colours' => $new['targets'],
+        ]);
     }
 }

@@ -43,7 +43,7 @@ final readonly class TakeEverything
     {
         $zip = new ZipArchive;
         if ($zip->open($file, ZipArchive::RDONLY) !== true) {
-            throw self::wrong('This is no ZIP archive. Choose one that was made with “Everything”.');
+            throw self::wrong(Phrase::of('bench.no_zip_archive_choose'));
         }
         try {
             $manifest = self::manifest($zip);
@@ -70,7 +70,7 @@ final readonly class TakeEverything
         );
         if ($has !== []) {
             throw self::wrong(
-                'This shop has '.implode(', ', $has).' of its own. Everything is taken into an empty shop only, so that nothing is mixed up: start one with bin/serve --data FOLDER.',
+                Phrase::of('bench.shop_own', ['has' => $has]),
             );
         }
     }
@@ -84,10 +84,10 @@ final readonly class TakeEverything
     {
         $read = json_decode((string) $zip->getFromName('manifest.json'), true);
         if (! is_array($read) || ($read['format'] ?? null) !== Everything::FORMAT || ! is_array($read['parts'] ?? null)) {
-            throw self::wrong('This archive is none of everything: it has no manifest.json that says so.');
+            throw self::wrong(Phrase::of('bench.archive_none_everything'));
         }
         if (! is_int($read['version'] ?? null) || $read['version'] > Everything::VERSION) {
-            throw self::wrong('This archive was written by a newer version. Bring this bench up to date first.');
+            throw self::wrong(Phrase::of('bench.archive_written_newer_version'));
         }
         [$parts, $files] = [[], []];
         foreach ($read['parts'] as $part) {
@@ -122,13 +122,13 @@ final readonly class TakeEverything
             $stat = $zip->statName($one['file']);
             $bytes += is_array($stat) ? $stat['size'] : 0;
             if ($bytes > self::MOST_BYTES) {
-                throw self::wrong('This archive unpacks to more than eight gigabytes: that is no workshop.');
+                throw self::wrong(Phrase::of('bench.archive_unpacks_more_than'));
             }
             $in = $stat === false ? false : $zip->getStream($one['file']);
             $hash = hash_init('sha256');
             if ($in === false || hash_update_stream($hash, $in) < 0 || ! hash_equals($one['sha256'], hash_final($hash))) {
                 throw self::wrong(
-                    "“{$one['file']}” is missing from the archive, or damaged. Take another copy of it; nothing was taken in.",
+                    Phrase::of('bench.missing_from_archive_damaged', ['file' => $one['file']]),
                 );
             }
         }
@@ -234,11 +234,11 @@ final readonly class TakeEverything
         try {
             $read = json_decode($text, true, 128, JSON_THROW_ON_ERROR);
         } catch (JsonException) {
-            throw self::wrong("{$where} is no JSON. Nothing was taken in.");
+            throw self::wrong(Phrase::of('bench.no_json_nothing_taken', ['where' => $where]));
         }
         $row = [];
         foreach (is_array($read) ? $read : [] as $name => $value) {
-            $column = $columns[$name] ?? throw self::wrong("{$where}: there is no “{$name}” in this version. Nothing was taken in.");
+            $column = $columns[$name] ?? throw self::wrong(Phrase::of('bench.no_version_nothing_taken', ['where' => $where, 'name' => $name]));
             $fits = $value === null ? $column['null'] || $column['type'] === 'any' : match ($column['type']) {
                 'any' => true,
                 'integer' => is_int($value),
@@ -247,7 +247,7 @@ final readonly class TakeEverything
                 default => is_string($value) && mb_check_encoding($value, 'UTF-8'),
             };
             if (! $fits) {
-                throw self::wrong("{$where}: “{$name}” is no {$column['type']}. Nothing was taken in.");
+                throw self::wrong(Phrase::of('bench.no_nothing_taken', ['where' => $where, 'name' => $name, 'type' => $column['type']]));
             }
             $row[$name] = $column['type'] === 'any' && $value !== null
                 ? json_encode($value, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE)
@@ -271,8 +271,8 @@ final readonly class TakeEverything
         }
     }
 
-    private static function wrong(string $says): BadInput
+    private static function wrong(Phrase $says): BadInput
     {
-        return BadInput::at('file', Phrase::written($says));
+        return BadInput::at('file', $says);
     }
 }

@@ -43,7 +43,7 @@ final readonly class AppendFact
         $in->only('key', 'kind', 'at_ms', 'payload');
         $key = $in->text('key');
         if (strlen($key) > self::LONGEST_KEY) {
-            throw BadInput::at('key', Phrase::written(sprintf('The key of a fact has %d characters at most.', self::LONGEST_KEY)));
+            throw BadInput::at('key', Phrase::of('bench.key_fact_characters_most', ['most' => self::LONGEST_KEY]));
         }
         $kind = $in->text('kind');
         $payload = $in->objectOrNull('payload') ?? Fields::of([], 'payload');
@@ -92,12 +92,7 @@ final readonly class AppendFact
         if ($there >= self::MOST_FACTS) {
             throw BadInput::at(
                 'kind',
-                Phrase::written(
-                    sprintf(
-                        'More than %s things were told of this already. Begin another one, and go on there.',
-                        number_format(self::MOST_FACTS, 0, '.', ' '),
-                    ),
-                ),
+                Phrase::of('bench.more_than_things_were', ['most' => number_format(self::MOST_FACTS, 0, '.', ' ')]),
             );
         }
         if ($kind === 'noted' && $there >= self::MOST_NOTES) {

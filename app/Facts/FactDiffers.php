@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Facts;
 
+use Apalos\Core\Phrase\Phrase;
 use RuntimeException;
 
 /**
@@ -12,10 +13,13 @@ use RuntimeException;
  */
 final class FactDiffers extends RuntimeException
 {
+    private function __construct(public readonly Phrase $says)
+    {
+        parent::__construct($says->code);
+    }
+
     public static function from(string $kind): self
     {
-        return new self(
-            "Something else was already written down for this step (“{$kind}”), and it stands. Look at what is in, take it back if it is wrong, and enter yours again.",
-        );
+        return new self(Phrase::of('bench.something_else_already_written', ['kind' => $kind]));
     }
 }

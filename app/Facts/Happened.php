@@ -6,6 +6,7 @@ namespace App\Facts;
 
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Facts\FactKind;
+use Apalos\Core\Phrase\Phrase;
 use App\Lists\Rows;
 use App\Models\Fact;
 use Carbon\CarbonImmutable;
@@ -91,7 +92,7 @@ final readonly class Happened
             }
         }
 
-        throw new StepHasMoved('What is to be taken back was not written down.');
+        throw new StepHasMoved(Phrase::of('bench.what_taken_back_not'));
     }
 
     public function at(): CarbonImmutable

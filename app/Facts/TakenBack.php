@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Facts;
 
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 
 /** What is told of a thing as it stands is taken back from the end: the last first. */
 final readonly class TakenBack
@@ -22,6 +23,6 @@ final readonly class TakenBack
 
         return $last === $of
             ? ['of' => $of]
-            : throw new StepHasMoved('Only the last thing told can be taken back, and something else has happened since.');
+            : throw new StepHasMoved(Phrase::of('bench.only_last_thing_told'));
     }
 }

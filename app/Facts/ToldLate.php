@@ -38,7 +38,7 @@ final readonly class ToldLate
             throw BadInput::at(self::FIELD, Phrase::of('bench.still_to_come'));
         }
         if ($said < $now->subDays(self::FARTHEST_D)) {
-            throw BadInput::at(self::FIELD, Phrase::written(sprintf('That is more than %d days ago. Look at the date.', self::FARTHEST_D)));
+            throw BadInput::at(self::FIELD, Phrase::of('bench.more_than_days_ago', ['days' => self::FARTHEST_D]));
         }
         $said = $said->min($now);
 

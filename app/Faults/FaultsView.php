@@ -18,8 +18,18 @@ final readonly class FaultsView implements View
 
     /** How warm a room is called what, and which hours. */
     private const WORDS = [
-        'room' => ['cold' => 'under {18 °C}', 'mild' => '{18 °C} to {22 °C}', 'warm' => '{22 °C} to {26 °C}', 'hot' => '{26 °C} and over'],
-        'hour' => ['morning' => 'before noon', 'noon' => 'noon to three', 'afternoon' => 'three to six', 'evening' => 'after six'],
+        'room' => [
+            'cold' => 'bench.under',
+            'mild' => 'bench.said_2',
+            'warm' => 'bench.said_3',
+            'hot' => 'bench.over',
+        ],
+        'hour' => [
+            'morning' => 'bench.before_noon',
+            'noon' => 'bench.noon_three',
+            'afternoon' => 'bench.three_six',
+            'evening' => 'bench.after_six',
+        ],
     ];
 
     public function __construct(private FaultDesk $desk, private Library $library, private ContactBook $contacts, private ?string $fault) {}
@@ -97,7 +107,7 @@ final readonly class FaultsView implements View
     {
         $mould = $names[(int) substr($value, 2)] ?? null;
 
-        return Phrase::written(self::WORDS[$what][$value] ?? match ($what) {
+        return isset(self::WORDS[$what][$value]) ? Phrase::of(self::WORDS[$what][$value]) : Phrase::written(match ($what) {
             'base' => $this->library->shelf()->bases[$value]->name ?? $value,
             'mould' => is_string($mould) ? "{$mould} ({$value})" : $value,
             default => $value,

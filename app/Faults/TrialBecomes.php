@@ -7,6 +7,7 @@ namespace App\Faults;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Run\Grade;
 use Apalos\Core\Trial\VerdictResult;
 use Apalos\Core\Units\Shore;
@@ -27,7 +28,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class TrialBecomes
 {
-    public function __construct(private Library $library, private ReadSwatch $read, private DrawerWriter $entries) {}
+    public function __construct(private Library $library, private ReadSwatch $read, private DrawerWriter $entries, private Phrasebook $words) {}
 
     /**
      * @return string what was written down where
@@ -76,7 +77,7 @@ final readonly class TrialBecomes
                 'fresh' => $family, 'surface' => $surface, 'base' => $trial->base_code, 'released_with' => $variant['release'] ?? null,
                 'put_on_at' => $trial->created_at, 'due_at' => $trial->ended_at ?? $now, 'read_at' => $now,
                 'passed' => $good === count($grades),
-                'note' => "Trial “{$trial->name}”, {$variant['name']}: {$good} of ".count($grades).' cups good.',
+                'note' => $this->words->say(Phrase::of('bench.trial_cups_good', ['trial' => $trial->name, 'variant' => (string) $variant['name'], 'good' => $good, 'n' => count($grades)])),
             ])->id;
         }
 
@@ -86,9 +87,9 @@ final readonly class TrialBecomes
 
         return [
             ['what' => 'contacts', 'patches' => $ids],
-            (
-                count($ids) === 1 ? 'One test patch stands' : count($ids).' test patches stand'
-            ).' under Contacts: passed where every cup came out usable or better.',
+            count($ids) === 1
+                ? $this->words->say(Phrase::of('bench.one_test_patch_stands'))
+                : $this->words->say(Phrase::of('bench.test_patches_stand_under', ['n' => count($ids)])),
         ];
     }
 
@@ -110,7 +111,7 @@ final readonly class TrialBecomes
         $swatch = null;
         $this->entries->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
             $swatch = Swatch::query()->create([
-                'formula_version_id' => $version->id, 'name' => mb_substr("Trial: {$trial->name}", 0, 120),
+                'formula_version_id' => $version->id, 'name' => mb_substr($this->words->say(Phrase::of('bench.trial', ['trial' => $trial->name])), 0, 120),
                 'poured_at' => $trial->created_at, 'demoulded_at' => $trial->ended_at,
             ]);
             ($this->read)(
@@ -122,7 +123,7 @@ final readonly class TrialBecomes
 
         return [
             ['what' => 'hardness', 'swatch' => $swatch->id ?? null],
-            'A puck lies in the drawer; the hardness of this base rests on it from now on.',
+            $this->words->say(Phrase::of('bench.puck_lies_drawer')),
         ];
     }
 
@@ -138,7 +139,7 @@ final readonly class TrialBecomes
 
         return [
             ['what' => 'faults', 'cause' => $cause->id],
-            "“{$cause->name}” counts as found once more: it is offered sooner after a bad cast.",
+            $this->words->say(Phrase::of('bench.counts_as_found_once', ['cause' => $cause->name])),
         ];
     }
 }

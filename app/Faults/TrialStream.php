@@ -51,10 +51,10 @@ final readonly class TrialStream implements Stream
         $kind = Fields::of(['kind' => $kind])->choice('kind', TrialFactKind::class);
         $trial = $this->recorded->trial;
         if ($trial->became !== null) {
-            throw new StepHasMoved('What this trial said is written down where it belongs; it stays as it is now.');
+            throw new StepHasMoved(Phrase::of('bench.what_trial_said_written'));
         }
         if ($trial->ended_at !== null && ! in_array($kind, [TrialFactKind::Undone, TrialFactKind::Noted], true)) {
-            throw new StepHasMoved('This trial has ended: what it found stays as it is. Plan another where more cups are to be seen.');
+            throw new StepHasMoved(Phrase::of('bench.trial_ended'));
         }
 
         return match ($kind) {

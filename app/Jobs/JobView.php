@@ -181,23 +181,23 @@ final readonly class JobView implements View
      * What goes from bench and strip with it where it is put away.
      *
      * @param  array<array-key, int>  $links
-     * @return list<string>
+     * @return list<Phrase>
      */
     private function livesIn(array $links): array
     {
         $builds = Build::query()->whereIn('impression_id', $links)->where('plain', false)->whereNull('ended_at');
         $pours = Pour::query()->plain()->whereIn('impression_id', $links);
         $counts = [
-            [(clone $builds)->whereNotNull('begun_at'), 'a build that has begun', 'builds that have begun'],
-            [(clone $builds)->whereNull('begun_at'), 'a build that is planned', 'builds that are planned'],
+            [(clone $builds)->whereNotNull('begun_at'), 'bench.build_begun', 'bench.builds_have_begun'],
+            [(clone $builds)->whereNull('begun_at'), 'bench.build_planned', 'bench.builds_planned'],
             [
-                (clone $pours)->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened]), 'a pour under way',
-                'pours under way',
+                (clone $pours)->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened]), 'bench.pour_under_way',
+                'bench.pours_under_way',
             ],
-            [(clone $pours)->where('state', PourState::Draft), 'a pour sheet', 'pour sheets'],
+            [(clone $pours)->where('state', PourState::Draft), 'bench.pour_sheet', 'bench.pour_sheets'],
             [
-                Mould::query()->where('job_id', $this->job->id)->whereNull('retired_at'), 'a mould in use on the rack',
-                'moulds in use on the rack',
+                Mould::query()->where('job_id', $this->job->id)->whereNull('retired_at'), 'bench.mould_use_rack',
+                'bench.moulds_use_rack',
             ],
         ];
         // All of it in one question.
@@ -209,7 +209,7 @@ final readonly class JobView implements View
         $says = [];
         foreach ($counts as $i => [, $one, $many]) {
             $n = (int) ($found["n{$i}"] ?? 0);
-            $n === 0 || $says[] = $n === 1 ? $one : "{$n} {$many}";
+            $n === 0 || $says[] = $n === 1 ? Phrase::of($one) : Phrase::of($many, ['n' => $n]);
         }
 
         return $says;
@@ -275,7 +275,7 @@ final readonly class JobView implements View
             'colour' => $sheet->colour ?? self::BARE,
             'note' => $impression->note ?? '',
             'status' => $impression->isHad() && $impression->kind !== ImpressionKind::Original
-                ? 'not poured here'
+                ? Phrase::of('bench.not_poured_here')
                 : $sofar->status($impression->id, $impression->kind),
             'pourable' => ! $impression->isHad(),
             'had' => $impression->isHad(),

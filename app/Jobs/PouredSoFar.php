@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Lists\Rows;
 use App\Log\GoodPieces;
 use App\Models\ImpressionKind;
@@ -68,22 +69,22 @@ final readonly class PouredSoFar
     }
 
     /** How it stands, in words. */
-    public function status(int $link, ImpressionKind $kind): string
+    public function status(int $link, ImpressionKind $kind): Phrase|string
     {
         $so = $this->links[$link] ?? null;
 
         return match (true) {
-            $kind === ImpressionKind::Original => 'kept',
+            $kind === ImpressionKind::Original => Phrase::of('bench.kept_2'),
             // A build that has begun says so, whatever of it was poured.
-            $this->builds[$link] ?? false => ($so['done'] ?? 0) > 0 ? "{$so['done']} done, being built" : 'being built',
-            $so === null => isset($this->builds[$link]) ? 'planned' : 'not planned yet',
-            $so['last'] === PourState::Draft => $so['done'] > 0 ? "{$so['done']} done, next planned" : 'planned',
-            $so['last'] === PourState::Laid => 'being built',
-            $so['last'] === PourState::Running => 'being poured',
-            $so['last'] === PourState::Waiting => 'curing',
-            $so['last'] === PourState::Opened => 'open, not graded',
-            $so['last'] === PourState::GivenUp && $so['done'] === 0 => 'given up',
-            default => $kind === ImpressionKind::Cast ? "{$so['done']} done" : ($so['last_grade'] ?? 'done'),
+            $this->builds[$link] ?? false => ($so['done'] ?? 0) > 0 ? Phrase::of('bench.done_being_built', ['n' => $so['done']]) : Phrase::of('bench.being_built'),
+            $so === null => isset($this->builds[$link]) ? Phrase::of('bench.planned') : Phrase::of('bench.not_planned_yet'),
+            $so['last'] === PourState::Draft => $so['done'] > 0 ? Phrase::of('bench.done_next_planned', ['n' => $so['done']]) : Phrase::of('bench.planned'),
+            $so['last'] === PourState::Laid => Phrase::of('bench.being_built'),
+            $so['last'] === PourState::Running => Phrase::of('bench.being_poured'),
+            $so['last'] === PourState::Waiting => Phrase::of('bench.curing'),
+            $so['last'] === PourState::Opened => Phrase::of('bench.open_not_graded'),
+            $so['last'] === PourState::GivenUp && $so['done'] === 0 => Phrase::of('bench.given_up'),
+            default => $kind === ImpressionKind::Cast ? Phrase::of('bench.done', ['n' => $so['done']]) : ($so['last_grade'] ?? 'done'),
         };
     }
 }

@@ -7,6 +7,8 @@ namespace App\Jobs;
 use Apalos\Core\Contact\MouldPart;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mould\MouldKind;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Library\Library;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
@@ -19,7 +21,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class PutMouldIn
 {
-    public function __construct(private ReviseChain $chain, private Library $library) {}
+    public function __construct(private ReviseChain $chain, private Library $library, private Phrasebook $words) {}
 
     /** @return string what was done and what it still needs, in words */
     public function __invoke(Job $job, MouldKind $kind, string $chemistry): string
@@ -50,13 +52,11 @@ final readonly class PutMouldIn
                 ], $after?->id);
             }
 
-            return trim(
-                "“{$kind->name}” is in the chain".(
-                    $replaced === '' ? '.' : " in place of {$replaced}."
-                ).' '.$this->rubberInWords($base, $isKept).' It also needs: '.implode(
-                    ', ', $kind->parts,
-                ).'.',
-            );
+            $all = ['kind' => $kind->name, 'rubber' => self::rubberInWords($base, $isKept), 'parts' => array_values($kind->parts)];
+
+            return $this->words->say($replaced === ''
+                ? Phrase::of('bench.chain_also_needs', $all)
+                : Phrase::of('bench.chain_place_also_needs', [...$all, 'replaced' => $replaced]));
         }, 3);
     }
 
@@ -76,12 +76,12 @@ final readonly class PutMouldIn
         return [null, false];
     }
 
-    private function rubberInWords(?BaseSheet $base, bool $isKept): string
+    private static function rubberInWords(?BaseSheet $base, bool $isKept): Phrase
     {
         return match (true) {
-            $base === null => 'Nothing of its chemistry is on your shelf: say on its link what it is made of.',
-            $isKept => "It is made of {$base->name}, as you had it.",
-            default => "It is down as {$base->name}: change that on its link where you take another.",
+            $base === null => Phrase::of('bench.nothing_chemistry_your_shelf'),
+            $isKept => Phrase::of('bench.made_as_you_had', ['name' => $base->name]),
+            default => Phrase::of('bench.down_as_change_link', ['name' => $base->name]),
         };
     }
 

@@ -8,6 +8,7 @@ use Apalos\Core\Contact\Way;
 use Apalos\Core\Contact\WayKind;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 use App\Contacts\ChooseForContact;
@@ -106,26 +107,31 @@ final readonly class TakeWayOut
         $shelf = $this->library->shelf()->bases;
         $before = $impression->job->impressions()->where('position', '<', $impression->position)->orderByDesc('position')->first();
         $source = $impression->from_id ?? $before?->id;
-        $turn = $impression->kind->isPositive();
+        $isCopy = $impression->kind->isPositive();
         [$first, $second] = [$shelf[$way->steps[0]['id']], $shelf[$way->steps[1]['id']]];
         $mould = $this->chain->insert(
             $impression->job,
             [
-                'kind' => $turn ? ImpressionKind::Copy : ImpressionKind::Mould,
-                'name' => $turn ? "Copy of {$first->name}" : "Mould of {$first->name}", 'material' => $first->code, 'from_id' => $source,
+                'kind' => $isCopy ? ImpressionKind::Copy : ImpressionKind::Mould,
+                'name' => $this->called($isCopy, $first), 'material' => $first->code, 'from_id' => $source,
             ],
             $before?->id,
         );
         $copy = $this->chain->insert(
             $impression->job,
             [
-                'kind' => $turn ? ImpressionKind::Mould : ImpressionKind::Copy,
-                'name' => $turn ? "Mould of {$second->name}" : "Copy of {$second->name}", 'material' => $second->code,
+                'kind' => $isCopy ? ImpressionKind::Mould : ImpressionKind::Copy,
+                'name' => $this->called(! $isCopy, $second), 'material' => $second->code,
                 'from_id' => $mould->id,
             ],
             $mould->id,
         );
         $this->chain->change($impression->refresh(), ['from_id' => $copy->id], $impression->edition);
+    }
+
+    private function called(bool $isCopy, BaseSheet $base): string
+    {
+        return $this->words->say($isCopy ? Phrase::of('bench.copy', ['base' => $base->name]) : Phrase::of('bench.mould_2', ['base' => $base->name]));
     }
 
     private function said(Way $way, CarbonImmutable $now): string
@@ -141,11 +147,10 @@ final readonly class TakeWayOut
         }
 
         return match ($way->steps[0]['kind']) {
-            WayKind::Wait => 'It is safe from '.$now
-                ->addMinutes((int) ceil($way->addsMin))
-                ->setTimezone($this->workshop->zone())
-                ->format('D j M, H:i').' on. Nothing else has to be changed.',
-            WayKind::Test => 'The test patch is on the list. Read it when it is due.',
+            WayKind::Wait => $this->words->say(Phrase::of('bench.safe_from_nothing_else', [
+                'at' => $now->addMinutes((int) ceil($way->addsMin))->setTimezone($this->workshop->zone())->format('D j M, H:i'),
+            ])),
+            WayKind::Test => $this->words->say(Phrase::of('bench.test_patch_list')),
             WayKind::Seal, WayKind::Barrier => $this->words->say(Phrase::of('bench.way_planned', ['way' => $way->what])),
             default => $this->words->say(Phrase::of('bench.way_taken', ['way' => $way->what])),
         };

@@ -7,6 +7,7 @@ namespace App\Labels;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Devices\DeviceLost;
 use App\Devices\LabelPort;
 use App\Devices\PrinterUnsure;
@@ -28,7 +29,7 @@ final readonly class PrintQueue
 
     private const REMEMBERS = 20;
 
-    public function __construct(private Workshop $workshop, private LabelPort $printer, private Roll $roll) {}
+    public function __construct(private Workshop $workshop, private LabelPort $printer, private Roll $roll, private Phrasebook $words) {}
 
     /** @throws BadInput and then none of them waits */
     public function add(Fields $in, CarbonImmutable $now): void
@@ -58,7 +59,7 @@ final readonly class PrintQueue
         try {
             // Whoever handed these over is no more.
             Printing::query()->where('state', Printing::PRINTING)->update([
-                'state' => Printing::UNSURE, 'why' => 'The bench computer was cut off while it printed. Look whether it came out.',
+                'state' => Printing::UNSURE, 'why' => $this->words->say(Phrase::of('bench.bench_computer_cut_off')),
             ]);
             while (
                 ($next = Printing::query()->where('state', Printing::WAITING)->orderBy('id')->first()) !== null && $this->handsOver($next)
@@ -90,9 +91,9 @@ final readonly class PrintQueue
 
             return true;
         } catch (PrinterUnsure $unsure) {
-            Printing::query()->whereKey($label->id)->update(['state' => Printing::UNSURE, 'why' => $unsure->getMessage()]);
+            Printing::query()->whereKey($label->id)->update(['state' => Printing::UNSURE, 'why' => $this->words->say($unsure->says)]);
         } catch (DeviceLost $lost) {
-            Printing::query()->whereKey($label->id)->update(['state' => Printing::WAITING, 'why' => $lost->getMessage()]);
+            Printing::query()->whereKey($label->id)->update(['state' => Printing::WAITING, 'why' => $this->words->say($lost->says)]);
         }
 
         return false;

@@ -81,7 +81,7 @@ final readonly class KeepFormula
     {
         $name = trim($name);
         if ($name === '' || mb_strlen($name) > self::LONGEST_NAME) {
-            throw BadInput::at('name', Phrase::written(sprintf('Give the formula a name of %d letters at most.', self::LONGEST_NAME)));
+            throw BadInput::at('name', Phrase::of('bench.give_formula_name_letters', ['most' => self::LONGEST_NAME]));
         }
 
         return $name;

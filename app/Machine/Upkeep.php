@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Machine;
 
+use Apalos\Core\Phrase\Phrase;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\Queue;
@@ -57,7 +58,7 @@ final readonly class Upkeep
     }
 
     /** What stands on every screen; null while all is well. Asks the disk and what is kept at hand, and no database. */
-    public function trouble(): ?string
+    public function trouble(): ?Phrase
     {
         $looked = $this->looked();
         $backup = LastBackup::known();
@@ -65,30 +66,18 @@ final readonly class Upkeep
 
         return match (true) {
             $free !== null
-                && $free < self::LEAST_FREE_BYTES => sprintf(
-                    'The disk of the bench computer is nearly full: %d MB are left. Make room on it before anything is lost.',
-                    (int) ($free / 1e6),
-                ),
-            $backup->failed !== null => "The last backup could not be taken. {$backup->failed}",
-            isset($looked['back_ms']) => sprintf(
-                'The clock of the bench computer went back: it showed %s UTC before, and shows %s UTC now. Set it right; what is written down keeps its order, and both moments are kept.',
-                self::said($looked['back_ms']), self::said((int) $this->now->getTimestampMs()),
-            ),
+                && $free < self::LEAST_FREE_BYTES => Phrase::of('bench.disk_bench_computer_nearly', ['mb' => (int) ($free / 1e6)]),
+            $backup->failed !== null => Phrase::of('bench.last_backup_could_not', ['why' => $backup->failed]),
+            isset($looked['back_ms']) => Phrase::of('bench.clock_bench_computer_went', ['before' => self::said($looked['back_ms']), 'now' => self::said((int) $this->now->getTimestampMs())]),
             ! $this->isWatched => null,
             $looked !== null
                 && $looked['at_ms'] < $this->now->getTimestampMs()
                     - 1000
-                        * self::LONGEST_WAIT_S => 'The clock of daily work has stopped: no backup is taken at night. Start the bench anew.',
+                        * self::LONGEST_WAIT_S => Phrase::of('bench.clock_daily_work_stopped'),
             $looked !== null
-                && $looked['waits_s'] > self::LONGEST_WAIT_S => sprintf(
-                    'What is worked out beside the bench has waited for %d minutes: its worker does not answer. Start the bench anew.',
-                    intdiv($looked['waits_s'], 60),
-                ),
+                && $looked['waits_s'] > self::LONGEST_WAIT_S => Phrase::of('bench.what_worked_out_beside', ['minutes' => intdiv($looked['waits_s'], 60)]),
             $backup->well !== null
-                && $backup->well < $this->now->subHours(self::OLDEST_BACKUP_H) => sprintf(
-                    'The last good backup is %d days old. Take one on This bench, and look why the nights took none.',
-                    (int) $backup->well->diffInDays($this->now),
-                ),
+                && $backup->well < $this->now->subHours(self::OLDEST_BACKUP_H) => Phrase::of('bench.last_good_backup_days', ['days' => (int) $backup->well->diffInDays($this->now)]),
             default => null,
         };
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Sheet\SheetKind;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
@@ -35,9 +36,9 @@ final class OwnSheet extends Model
         return ['kind' => SheetKind::class, 'version' => 'integer', 'sheet' => 'array'];
     }
 
-    public function calledOnScreen(): string
+    public function calledOnScreen(): Phrase
     {
-        return "the sheet “{$this->code}”";
+        return Phrase::of('bench.sheet', ['code' => $this->code]);
     }
 
     protected static function booted(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Apalos\Core\Phrase\Phrase;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
@@ -34,14 +35,14 @@ final class TestPatch extends Model
     /** What of it a maker reads. */
     private const EDITED = ['passed', 'note', 'photo', 'read_at'];
 
-    public function calledOnScreen(): string
+    public function calledOnScreen(): Phrase
     {
         return $this->passed === null
-            ? 'this test patch'
+            ? Phrase::of('bench.test_patch_2')
             : (
                 $this->passed
-                ? 'this test patch (read on another screen: it passed)'
-                : 'this test patch (read on another screen: it failed)'
+                ? Phrase::of('bench.test_patch_read_another')
+                : Phrase::of('bench.test_patch_read_another_screen')
             );
     }
 

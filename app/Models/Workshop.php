@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Apalos\Core\Phrase\Phrase;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
@@ -182,8 +183,8 @@ final class Workshop extends Model
         });
     }
 
-    public function calledOnScreen(): string
+    public function calledOnScreen(): Phrase
     {
-        return 'what holds for this bench';
+        return Phrase::of('bench.what_holds_for_bench');
     }
 }

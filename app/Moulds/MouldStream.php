@@ -63,7 +63,7 @@ final readonly class MouldStream implements Stream
         $kind = Fields::of(['kind' => $kind])->choice('kind', MouldFactKind::class);
         $mould = $this->recorded->mould;
         if ($mould->retired_at !== null && in_array($kind, [MouldFactKind::Cared, MouldFactKind::Retired], true)) {
-            throw new StepHasMoved("“{$mould->name}” is retired. Bring it back first.");
+            throw new StepHasMoved(Phrase::of('bench.retired_bring_back_first', ['name' => $mould->name]));
         }
 
         return match ($kind) {
@@ -79,7 +79,7 @@ final readonly class MouldStream implements Stream
             MouldFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             MouldFactKind::Priced => ['cost' => Money::written($payload->only('cost'), 'cost')->toString()],
             MouldFactKind::Retired => $this->retired($payload->only('why', 'note')),
-            MouldFactKind::Returned => $mould->retired_at !== null ? [] : throw new StepHasMoved("“{$mould->name}” is in use already."),
+            MouldFactKind::Returned => $mould->retired_at !== null ? [] : throw new StepHasMoved(Phrase::of('bench.use_already_2', ['name' => $mould->name])),
             MouldFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }

@@ -38,18 +38,15 @@ final readonly class RunEnds
                     : $run->state->step->kind !== StepKind::Wait
                 )
             ) {
-                throw new StepHasMoved('What is left in a cup is said when it has been poured.');
+                throw new StepHasMoved(Phrase::of('bench.what_left_cup_said'));
             }
 
             return ['left_g' => $in->number('left_g', 0.0, array_sum($cup->poured)), 'batch' => $batch];
         }
         // A coat says it when it lies, a cast while it cures; its grade need not ask again.
         if ($run->state->step->kind !== ($run->plan->endsLaid ? StepKind::Done : StepKind::Wait)) {
-            throw new StepHasMoved(
-                $run->plan->endsLaid
-                    ? 'What is left over is said when the coat lies.'
-                    : 'What is left over is said while it cures, or with its grade.',
-            );
+            throw new StepHasMoved($run->plan->endsLaid
+                    ? Phrase::of('bench.what_left_over_said') : Phrase::of('bench.what_left_over_said_while'));
         }
 
         return ['left_g' => $in->number('left_g', 0.0, $run->state->weighedGrams())];
@@ -88,17 +85,15 @@ final readonly class RunEnds
     {
         $in->only('fate', 'note');
         if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
-            throw new StepHasMoved('This pour has ended already, perhaps from another screen.');
+            throw new StepHasMoved(Phrase::of('bench.pour_ended_already_perhaps'));
         }
         $fate = $in->choice('fate', Fate::class);
         if ($fate === Fate::Back && $run->state->lastMetAt() !== null) {
             throw BadInput::at(
                 $in->at('fate'),
-                Phrase::written(
-                    $run->plan->heat === null
-                        ? 'A has met B: none of it goes back into a tub. Say whether it went into something else or is waste.'
-                        : 'It has been heated: none of it goes back into its bottle. Say whether it went into something else or is waste.',
-                ),
+                $run->plan->heat === null
+                    ? Phrase::of('bench.met_b_none_goes')
+                    : Phrase::of('bench.been_heated'),
             );
         }
 

@@ -97,11 +97,11 @@ final readonly class RunStream implements Stream
             RunFactKind::Weighed => $this->weighed($in, $run),
             RunFactKind::Met => $run->state->step->kind === StepKind::Weigh && $run->state->cup()->meetsNow()
                 ? []
-                : throw new StepHasMoved('The clock of this cup already runs.'),
+                : throw new StepHasMoved(Phrase::of('bench.clock_cup_already_runs')),
             RunFactKind::Heated => $this->heated($in->only('step', 'c', 'by'), $run),
             RunFactKind::Reheated => $run->plan->heat !== null
                 ? self::atStep($in->only('step'), $run, StepKind::Fill)
-                : throw new StepHasMoved('Only what was heated goes back on the heat.'),
+                : throw new StepHasMoved(Phrase::of('bench.only_what_heated_goes')),
             RunFactKind::Rescued, RunFactKind::Kept => self::atStep($in->only('step'), $run, StepKind::Rescue),
             RunFactKind::Counted => $this->counted($in, $run),
             RunFactKind::Swapped => $this->swapped($in->only('step'), $run),
@@ -137,7 +137,7 @@ final readonly class RunStream implements Stream
     {
         $met = $run->at($run->state->lastMetAt());
         if ($met === null || $run->state->gelledAt !== null) {
-            throw new StepHasMoved('The gel of this pour is already written down, or nothing is mixed yet.');
+            throw new StepHasMoved(Phrase::of('bench.gel_pour_already_written'));
         }
         $told = $this->told($in, $now)->notBefore($met, 'A met B');
         $sure = $in->has('sure') && $in->bool('sure');
@@ -161,7 +161,7 @@ final readonly class RunStream implements Stream
     {
         $step = $in->text('step');
         if ($step !== $run->state->step->key() || ! in_array($run->state->step->kind, $kinds, true)) {
-            throw new StepHasMoved('That step is already done, perhaps from another screen. This is where the pour stands now.');
+            throw new StepHasMoved(Phrase::of('bench.step_already_done_perhaps'));
         }
 
         return ['step' => $step];
@@ -239,7 +239,7 @@ final readonly class RunStream implements Stream
     {
         $item = $in->text('item');
         if ($run->state->step->kind !== StepKind::Contacts || ! in_array($item, $run->state->unchecked(), true)) {
-            throw new StepHasMoved('That contact is already ticked, or the list is done.');
+            throw new StepHasMoved(Phrase::of('bench.contact_already_ticked_list'));
         }
 
         return ['item' => $item];
@@ -279,10 +279,10 @@ final readonly class RunStream implements Stream
             ? Happened::numbered($run->facts, $in->text('of_key'))
             : (int) $in->number('of', 0.0, 1e15);
         if ($run->state->takeBack !== $of) {
-            throw new StepHasMoved('Only the last thing done can be taken back, and something else has happened since.');
+            throw new StepHasMoved(Phrase::of('bench.only_last_thing_done'));
         }
         if ($run->plan->endsLaid && $run->state->step->kind === StepKind::Done && ($on = BuildStream::laidOn($run->pour)) !== null) {
-            throw new StepHasMoved("“{$on}” has begun on top of it since. Take that back first.");
+            throw new StepHasMoved(Phrase::of('bench.begun_top_since_take', ['on' => $on]));
         }
 
         return ['of' => $of];
@@ -307,9 +307,7 @@ final readonly class RunStream implements Stream
 
         return $run->state->cup()->mayBeSwapped()
             ? $step
-            : throw new StepHasMoved(
-                'Both parts are in this cup already: look at what each of them weighs, and take the last one back if it is wrong.',
-            );
+            : throw new StepHasMoved(Phrase::of('bench.both_parts_cup_already'));
     }
 
     /** @return array{what: string, batch: int, done_min: float} */
@@ -320,12 +318,12 @@ final readonly class RunStream implements Stream
         $in->number(ToldLate::FIELD, 0.0, 1e14);
         $at = $this->told($in, $now)->minutes();
         if (! $what->fits($run->state, $batch, $at)) {
-            throw BadInput::at(ToldLate::FIELD, Phrase::written(match ($what) {
-                Moment::Met => 'It cannot have met then: A meets B after the run began, and no later than it was said. Say when it was.',
-                Moment::Filled => 'It cannot have gone in then: a cup goes in after A met B in it, and no later than it was said. Say when it was.',
-                Moment::Gelled => 'It cannot have gelled then: that comes after A met B, and no later than it was said. Say when it was.',
-                Moment::Opened => 'It cannot have been opened then: that comes after it went in, and no later than it was said. Say when it was.',
-            }));
+            throw BadInput::at(ToldLate::FIELD, match ($what) {
+                Moment::Met => Phrase::of('bench.cannot_have_met_then'),
+                Moment::Filled => Phrase::of('bench.cannot_have_gone_then'),
+                Moment::Gelled => Phrase::of('bench.cannot_have_gelled_then'),
+                Moment::Opened => Phrase::of('bench.cannot_have_been_opened'),
+            });
         }
 
         return ['what' => $what->value, 'batch' => $batch, 'done_min' => $at];

@@ -35,7 +35,7 @@ final readonly class ToldBeside
             throw BadInput::at('moulds', Phrase::of('bench.pour_mould_goes_round'));
         }
         if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
-            throw new StepHasMoved('This pour has ended: its castings are told already. Take the grading back first.');
+            throw new StepHasMoved(Phrase::of('bench.pour_ended'));
         }
         $said = $in->toArray()['moulds'] ?? [];
         $moulds = array_values(array_unique(array_filter(is_array($said) ? $said : [], is_int(...))));
@@ -64,7 +64,7 @@ final readonly class ToldBeside
     {
         $in->only('code', 'lot');
         if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
-            throw new StepHasMoved('This pour has ended: what it took is written down. Count the lots if that is wrong.');
+            throw new StepHasMoved(Phrase::of('bench.pour_ended_2'));
         }
         $code = $in->text('code');
         $lot = Lot::query()->find((int) $in->number('lot', 1.0, 1e15));
@@ -84,7 +84,7 @@ final readonly class ToldBeside
         $in->only('cause', 'answers');
         // A cast of a build bears the grade of that.
         if ($run->pour->state !== PourState::Graded || $run->pour->grade === null) {
-            throw new StepHasMoved('Say first how it came out.');
+            throw new StepHasMoved(Phrase::of('bench.say_first_how_came'));
         }
         $cause = $in->text('cause');
         if (! isset($this->library->faultBook()->causes[$cause])) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Practice\PracticeBench;
 use Apalos\Core\Practice\Situation;
 use Apalos\Core\Practice\TrueClock;
@@ -31,6 +32,6 @@ final readonly class PracticeLines implements SpokenLines
                 fn (PracticeBench $bench, Situation $at): ?string => $bench->scale($line, $this->seconds, $at),
             );
 
-        return $answer ?? throw new DeviceLost("The {$device} has gone quiet. Check its cable and that it is on, or type the reading.");
+        return $answer ?? throw new DeviceLost(Phrase::of('bench.gone_quiet', ['device' => $device]));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Scale;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Scale\Trouble;
 use App\Facts\StepHasMoved;
 
@@ -16,21 +17,21 @@ final readonly class ScaleWord
         $desk = $desk->at($for);
         $other = $desk->heldByAnother($for);
         if ($other !== null) {
-            throw new StepHasMoved("The scale serves “{$other->title}” just now. Take it over, or type the reading.");
+            throw new StepHasMoved(Phrase::of('bench.scale_serves_just_now', ['title' => $other->title]));
         }
         if ($desk->trouble($for) !== null) {
-            throw new StepHasMoved(self::what($desk->trouble($for)).' Say first from where to count, put it right, or type the reading.');
+            throw new StepHasMoved(Phrase::of('bench.say_first_from_where', ['trouble' => self::what($desk->trouble($for))]));
         }
     }
 
-    private static function what(?Trouble $trouble): string
+    private static function what(?Trouble $trouble): Phrase
     {
         return match ($trouble) {
-            Trouble::Fell => 'The display reads less than is in the cup.',
-            Trouble::Jumped => 'The display rose faster than anybody pours.',
-            Trouble::Crept => 'The display has crept with nothing poured.',
-            Trouble::Unit => 'The scale shows another unit.',
-            default => 'The scale served another weigh-up meanwhile.',
+            Trouble::Fell => Phrase::of('bench.display_reads_less_than'),
+            Trouble::Jumped => Phrase::of('bench.display_rose_faster_than'),
+            Trouble::Crept => Phrase::of('bench.display_crept_with_nothing'),
+            Trouble::Unit => Phrase::of('bench.scale_shows_another_unit'),
+            default => Phrase::of('bench.scale_served_another_weigh'),
         };
     }
 }

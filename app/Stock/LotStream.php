@@ -54,10 +54,10 @@ final readonly class LotStream implements Stream
         $kind = Fields::of(['kind' => $kind])->choice('kind', LotFactKind::class);
         $lot = $this->recorded->lot;
         if ($lot->ended_at !== null && in_array($kind, [LotFactKind::Opened, LotFactKind::Took, LotFactKind::Ended], true)) {
-            throw new StepHasMoved("{$lot->label()} is used up or thrown out. Bring it back first.");
+            throw new StepHasMoved(Phrase::of('bench.used_up_thrown_out', ['label' => $lot->label()]));
         }
         if ($lot->recalled_at !== null && in_array($kind, [LotFactKind::Opened, LotFactKind::Took], true)) {
-            throw new StepHasMoved("{$lot->label()} is marked bad: nothing is taken from it. Bring it back first, where it is not.");
+            throw new StepHasMoved(Phrase::of('bench.marked_bad', ['label' => $lot->label()]));
         }
 
         return match ($kind) {
@@ -67,13 +67,13 @@ final readonly class LotStream implements Stream
             LotFactKind::Doubted => ['what' => $payload->only('what')->choice('what', Doubt::class)->value],
             LotFactKind::Recalled => $lot->recalled_at === null
                 ? ['why' => mb_substr($payload->only('why')->text('why'), 0, 500)]
-                : throw new StepHasMoved("{$lot->label()} is called back already."),
+                : throw new StepHasMoved(Phrase::of('bench.called_back_already', ['label' => $lot->label()])),
             LotFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             LotFactKind::Priced => ['price' => Money::written($payload->only('price'), 'price')->toString()],
             LotFactKind::Ended => ['why' => mb_substr($payload->only('why')->textOrNull('why') ?? '', 0, 500)],
             LotFactKind::Returned => $lot->ended_at !== null || $lot->recalled_at !== null
                 ? []
-                : throw new StepHasMoved("{$lot->label()} is in use already."),
+                : throw new StepHasMoved(Phrase::of('bench.use_already', ['label' => $lot->label()])),
             LotFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }

@@ -34,9 +34,7 @@ final readonly class TakeLotIn
         if ($remelts !== null && (! $scrap || $remelts !== floor($remelts))) {
             throw BadInput::at(
                 $in->at('remelts'),
-                Phrase::written(
-                    $scrap ? 'How often it was melted is a whole number.' : 'Only scrap of what melts again was melted before.',
-                ),
+                $scrap ? Phrase::of('bench.how_often_melted_whole') : Phrase::of('bench.only_scrap_what_melts'),
             );
         }
         $asked = $base !== null && ! $base->ratio->isOnePart() ? ['A', 'B'] : ['A'];
@@ -57,11 +55,9 @@ final readonly class TakeLotIn
         if ($parts === [] || array_diff(array_keys($parts), $asked) !== []) {
             throw BadInput::at(
                 $in->at('parts'),
-                Phrase::written(
-                    $asked === ['A']
-                        ? 'It comes in one tub: write what is in it.'
-                        : 'Write how much of A and of B; leave one out only where it is not in this kit, such as the water of a plaster.',
-                ),
+                $asked === ['A']
+                    ? Phrase::of('bench.comes_one_tub_write')
+                    : Phrase::of('bench.write_how_much_b'),
             );
         }
         ksort($parts);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Storage;
 
+use Apalos\Core\Phrase\Phrase;
 use Carbon\CarbonImmutable;
 use ErrorException;
 use Illuminate\Database\QueryException;
@@ -39,7 +40,7 @@ final readonly class Backup
     {
         $database = self::database();
         if (! is_file($database)) {
-            throw new BackupFailed("There is no database at {$database} yet.");
+            throw new BackupFailed(Phrase::of('bench.no_database_yet', ['database' => $database]));
         }
         $folder = new BackupFolder($this->files, $path);
         $umask = umask(077);
@@ -60,7 +61,7 @@ final readonly class Backup
             self::look("{$work}/again", $file, fn (string $photo): bool => is_file("{$work}/".self::PICTURES."/private/{$photo}"));
             rename("{$file}.part", $file);
         } catch (ErrorException|QueryException $failed) {
-            throw new BackupFailed('The backup could not be taken: '.mb_strcut($failed->getMessage(), 0, 300));
+            throw new BackupFailed(Phrase::of('bench.backup_could_not_taken', ['why' => mb_strcut($failed->getMessage(), 0, 300)]));
         } finally {
             ! isset($work) || $this->files->deleteDirectory($work);
             ! isset($file) || $this->files->delete("{$file}.part");
@@ -107,7 +108,7 @@ final readonly class Backup
     public function restore(string $path, CarbonImmutable $now, bool $unproved = false): ?string
     {
         if (! is_file($path)) {
-            throw new BackupFailed("There is no file {$path}.");
+            throw new BackupFailed(Phrase::of('bench.no_file', ['path' => $path]));
         }
         $database = self::database();
         $file = new BackupFile($path);
@@ -149,7 +150,7 @@ final readonly class Backup
             // What was kept at hand of the other database says nothing of this one.
             $this->files->cleanDirectory(storage_path('framework/cache/data'));
         } catch (ErrorException $failed) {
-            throw new BackupFailed('The backup could not be put back: '.mb_strcut($failed->getMessage(), 0, 300));
+            throw new BackupFailed(Phrase::of('bench.backup_could_not_put', ['why' => mb_strcut($failed->getMessage(), 0, 300)]));
         } finally {
             $this->files->deleteDirectory($work);
         }
@@ -161,9 +162,7 @@ final readonly class Backup
     {
         $connection = config()->string('database.default');
         if (config()->string("database.connections.{$connection}.driver") !== 'sqlite') {
-            throw new BackupFailed(
-                'This bench keeps its records in PostgreSQL: take its backups with pg_dump, and copy the pictures beside them. See docs/deploy.md.',
-            );
+            throw new BackupFailed(Phrase::of('bench.bench_keeps_records_postgresql'));
         }
 
         return config()->string("database.connections.{$connection}.database");
@@ -227,15 +226,15 @@ final readonly class Backup
             $rack = self::column($db, "select name from sqlite_master where type = 'table' and name = 'moulds'");
             $named = $rack === [] ? $named : [...$named, ...self::column($db, 'select photo from moulds where photo is not null')];
         } catch (PDOException $broken) {
-            throw new BackupFailed("The database in {$file} cannot be read: {$broken->getMessage()}");
+            throw new BackupFailed(Phrase::of('bench.database_cannot_read', ['file' => $file, 'get_message' => $broken->getMessage()]));
         }
         if ($sound !== ['ok'] || $loose !== []) {
-            throw new BackupFailed("The database in {$file} is damaged.");
+            throw new BackupFailed(Phrase::of('bench.database_damaged', ['file' => $file]));
         }
         foreach ($named as $photo) {
             // A picture that was lost before the backup was taken is no reason to have none.
             if (is_file(storage_path(self::PICTURES."/private/{$photo}")) && ! $isThere($photo)) {
-                throw new BackupFailed("The picture {$photo} is missing from {$file}.");
+                throw new BackupFailed(Phrase::of('bench.picture_missing_from', ['photo' => $photo, 'file' => $file]));
             }
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Storage;
 
+use Apalos\Core\Phrase\Phrase;
 use Illuminate\Filesystem\Filesystem;
 use ZipArchive;
 
@@ -44,7 +45,7 @@ final readonly class BackupFile
     {
         $zip = new ZipArchive;
         if ($zip->open($this->path, ZipArchive::CREATE | ZipArchive::OVERWRITE) !== true) {
-            throw new BackupFailed("Nothing can be written to {$this->path}.");
+            throw new BackupFailed(Phrase::of('bench.nothing_can_written', ['path' => $this->path]));
         }
         $parts = [];
         foreach ($files->allFiles($folder, true) as $part) {
@@ -66,7 +67,7 @@ final readonly class BackupFile
         );
         $zip->setArchiveComment(str_repeat('0', self::SEAL));
         if (! $zip->close()) {
-            throw new BackupFailed("Nothing more could be written to {$this->path}. Is the disk full?");
+            throw new BackupFailed(Phrase::of('bench.nothing_more_could_written', ['path' => $this->path]));
         }
         chmod($this->path, 0600);
         $this->seal();
@@ -74,17 +75,17 @@ final readonly class BackupFile
 
     private function seal(): void
     {
-        $file = fopen($this->path, 'r+b') ?: throw new BackupFailed("Nothing can be written to {$this->path}.");
+        $file = fopen($this->path, 'r+b') ?: throw new BackupFailed(Phrase::of('bench.nothing_can_written', ['path' => $this->path]));
         fseek($file, -self::SEAL, SEEK_END);
         if (fwrite($file, $this->sum()) !== self::SEAL || ! fflush($file) || ! fsync($file)) {
-            throw new BackupFailed("Nothing more could be written to {$this->path}. Is the disk full?");
+            throw new BackupFailed(Phrase::of('bench.nothing_more_could_written', ['path' => $this->path]));
         }
         fclose($file);
     }
 
     private function sum(): string
     {
-        $file = fopen($this->path, 'rb') ?: throw new BackupFailed("{$this->path} cannot be read.");
+        $file = fopen($this->path, 'rb') ?: throw new BackupFailed(Phrase::of('bench.cannot_read', ['path' => $this->path]));
         $sum = hash_init('sha256');
         for ($left = (int) filesize($this->path) - self::SEAL; $left > 0; $left -= strlen($block)) {
             $block = (string) fread($file, max(1, min(self::BLOCK, $left)));
@@ -108,7 +109,7 @@ final readonly class BackupFile
     public function proved(): array
     {
         if (! $this->isSealed()) {
-            throw new BackupFailed("{$this->path} is not as it was when it was taken: its sum does not fit. Take another backup.");
+            throw new BackupFailed(Phrase::of('bench.not_as_when_taken', ['path' => $this->path]));
         }
         $zip = $this->opened();
         $manifest = $this->manifest($zip);
@@ -117,7 +118,7 @@ final readonly class BackupFile
             $name = (string) $zip->getNameIndex($i);
             if ($name !== self::MANIFEST && ! isset($named[$name])) {
                 throw new BackupFailed(
-                    "{$this->path} holds “".mb_strimwidth(mb_scrub($name), 0, 80, '…').'”, which its manifest does not name.',
+                    Phrase::of('bench.holds_manifest_does_not', ['path' => $this->path, 'name' => mb_strimwidth(mb_scrub($name), 0, 80, '…')]),
                 );
             }
         }
@@ -125,7 +126,7 @@ final readonly class BackupFile
             $in = $zip->getStream($part['file']);
             $sum = hash_init('sha256');
             if ($in === false || hash_update_stream($sum, $in) !== $part['bytes'] || hash_final($sum) !== $part['sha256']) {
-                throw new BackupFailed("“{$part['file']}” in {$this->path} is damaged. Take another backup.");
+                throw new BackupFailed(Phrase::of('bench.damaged_take_another_backup', ['file' => $part['file'], 'path' => $this->path]));
             }
             fclose($in);
         }
@@ -147,11 +148,11 @@ final readonly class BackupFile
         $zip = $this->opened();
         for ($i = 0; $i < $zip->numFiles; $i++) {
             if (preg_match('#(^/|(^|/)\.\.(/|$))#', (string) $zip->getNameIndex($i)) === 1) {
-                throw new BackupFailed("{$this->path} is no backup of Apalos.");
+                throw new BackupFailed(Phrase::of('bench.no_backup_apalos', ['path' => $this->path]));
             }
         }
         if (! $zip->extractTo($into)) {
-            throw new BackupFailed("{$this->path} could not be unpacked. Is the disk full?");
+            throw new BackupFailed(Phrase::of('bench.could_not_unpacked_disk', ['path' => $this->path]));
         }
         $zip->close();
         @unlink("{$into}/".self::MANIFEST);
@@ -164,7 +165,7 @@ final readonly class BackupFile
         $in = $zip->getStream(self::DATABASE);
         $out = fopen($into, 'wb');
         if ($in === false || $out === false || stream_copy_to_stream($in, $out) === false) {
-            throw new BackupFailed("{$this->path} could not be unpacked. Is the disk full?");
+            throw new BackupFailed(Phrase::of('bench.could_not_unpacked_disk', ['path' => $this->path]));
         }
         fclose($out);
         $zip->close();
@@ -190,7 +191,7 @@ final readonly class BackupFile
             || $zip->locateName(self::DATABASE) === false
             || $zip->numFiles > self::MOST_PARTS
         ) {
-            throw new BackupFailed("{$this->path} is no backup of Apalos, or not all of it.");
+            throw new BackupFailed(Phrase::of('bench.no_backup_apalos_not', ['path' => $this->path]));
         }
 
         return $zip;
@@ -219,12 +220,10 @@ final readonly class BackupFile
             || ! self::isParts($said['parts'] ?? null)
             || ! self::isParts($said['beside'] ?? null)
         ) {
-            throw new BackupFailed(
-                "{$this->path} has no manifest: it was taken before backups could prove themselves. Say --unproved to put it back all the same.",
-            );
+            throw new BackupFailed(Phrase::of('bench.no_manifest', ['path' => $this->path]));
         }
         if ($said['version'] > self::VERSION) {
-            throw new BackupFailed("{$this->path} was taken by a newer Apalos. Bring this one up to date first.");
+            throw new BackupFailed(Phrase::of('bench.taken_newer_apalos', ['path' => $this->path]));
         }
 
         /** @var Manifest $said */

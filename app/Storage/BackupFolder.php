@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Storage;
 
+use Apalos\Core\Phrase\Phrase;
 use Carbon\CarbonImmutable;
 use Illuminate\Filesystem\Filesystem;
 
@@ -39,13 +40,11 @@ final class BackupFolder
     public function open(): void
     {
         if (! is_dir($this->path) && ! @mkdir($this->path, 0700, true)) {
-            throw new BackupFailed("Nothing can be written to {$this->path}. Choose another folder.");
+            throw new BackupFailed(Phrase::of('bench.nothing_can_written_choose', ['path' => $this->path]));
         }
-        $lock = @fopen("{$this->path}/.turn", 'c') ?: throw new BackupFailed(
-            "Nothing can be written to {$this->path}. Choose another folder.",
-        );
+        $lock = @fopen("{$this->path}/.turn", 'c') ?: throw new BackupFailed(Phrase::of('bench.nothing_can_written_choose', ['path' => $this->path]));
         if (! flock($lock, LOCK_EX | LOCK_NB)) {
-            throw new BackupFailed('Another backup is being taken just now. Wait until it is through.');
+            throw new BackupFailed(Phrase::of('bench.another_backup_being_taken'));
         }
         $this->lock = $lock;
         foreach ([
@@ -68,10 +67,10 @@ final class BackupFolder
         $free = @disk_free_space($this->path);
         if ($free !== false && $free < $bytes + self::LEAST_FREE_BYTES) {
             throw new BackupFailed(
-                sprintf(
-                    'There is room for %.0f MB in %s, and a backup takes up to %.0f MB while it is taken. Make room, or choose another folder.',
-                    max(0.0, $free - self::LEAST_FREE_BYTES) / 1e6, $this->path, $bytes / 1e6,
-                ),
+                Phrase::of('bench.room_for_mb_backup', [
+                    'free' => (int) round(max(0.0, $free - self::LEAST_FREE_BYTES) / 1e6), 'path' => $this->path,
+                    'most' => (int) round($bytes / 1e6),
+                ]),
             );
         }
     }
@@ -136,7 +135,7 @@ final class BackupFolder
         }
         is_dir(dirname($there)) || mkdir(dirname($there), 0700, true);
         if (! copy($from, "{$there}.part") || hash_file('sha256', "{$there}.part") !== $sum || ! rename("{$there}.part", $there)) {
-            throw new BackupFailed("Nothing more could be written to {$this->path}. Is the disk full?");
+            throw new BackupFailed(Phrase::of('bench.nothing_more_could_written', ['path' => $this->path]));
         }
         chmod($there, 0600);
     }
@@ -156,10 +155,10 @@ final class BackupFolder
         foreach ($parts as $part) {
             $file = $this->kept($part['sha256']);
             if (preg_match('/^[0-9a-f]{64}$/', $part['sha256']) !== 1 || ! is_file($file)) {
-                throw new BackupFailed("“{$part['file']}” is not in {$this->path}/".self::KEPT.': put that folder back beside the backup.');
+                throw new BackupFailed(Phrase::of('bench.not_put_folder_back', ['file' => $part['file'], 'folder' => "{$this->path}/".self::KEPT]));
             }
             if (hash_file('sha256', $file) !== $part['sha256']) {
-                throw new BackupFailed("“{$part['file']}” in {$this->path}/".self::KEPT.' is damaged.');
+                throw new BackupFailed(Phrase::of('bench.damaged', ['file' => $part['file'], 'folder' => "{$this->path}/".self::KEPT]));
             }
         }
     }

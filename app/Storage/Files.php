@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Storage;
 
+use Apalos\Core\Phrase\Phrase;
 use Illuminate\Filesystem\FilesystemAdapter;
 use Illuminate\Filesystem\LocalFilesystemAdapter;
 use Illuminate\Support\Facades\Storage;
-use RuntimeException;
 
 /**
  * Pictures and models where all servers of a workshop find them: on the disk beside the bench, or in a store that speaks S3. What has to be
@@ -59,7 +59,7 @@ final readonly class Files
 
             return;
         }
-        $in = fopen($file, 'rb') ?: throw new RuntimeException("{$file} cannot be read.");
+        $in = fopen($file, 'rb') ?: throw new NotWritten(Phrase::of('bench.cannot_read_2', ['file' => $file]));
         $disk->writeStream($path, $in);
         is_resource($in) && fclose($in);
         unlink($file);
@@ -70,7 +70,7 @@ final readonly class Files
     {
         is_dir($folder = storage_path(self::COPIES)) || mkdir($folder, 0700, true);
 
-        return tempnam($folder, 'w') ?: throw new RuntimeException("Nothing can be written in {$folder}. Is there room on the disk?");
+        return tempnam($folder, 'w') ?: throw new NotWritten(Phrase::of('bench.nothing_can_written_room', ['folder' => $folder]));
     }
 
     /** Copies nobody asked for in a while. */

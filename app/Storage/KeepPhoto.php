@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Storage;
 
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Machine\Cage;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Storage;
@@ -16,7 +18,7 @@ use Illuminate\Validation\ValidationException;
  */
 final class KeepPhoto
 {
-    public const NOT_ONE = 'The photo must be a picture of 8 MB at most, as JPEG, PNG or WebP.';
+    public const NOT_ONE = 'bench.photo_must_picture_8';
 
     private const LONGEST_PX = 2000;
 
@@ -28,6 +30,8 @@ final class KeepPhoto
     private const SECONDS = 20;
 
     private const LOOK_EVERY_US = 50_000;
+
+    public function __construct(private readonly Phrasebook $words) {}
 
     /** @var array<string, string> JPEGs by the file they came in */
     private array $small = [];
@@ -61,7 +65,7 @@ final class KeepPhoto
     /** @throws ValidationException */
     private function unpacked(UploadedFile $photo): string
     {
-        $turn = self::turn();
+        $lock = $this->lock();
         $small = (string) tempnam(sys_get_temp_dir(), 'apalos-photo');
         try {
             $cage = Cage::php(
@@ -71,9 +75,9 @@ final class KeepPhoto
 
             return $cage->run() === 0
                 ? (string) file_get_contents($small)
-                : throw ValidationException::withMessages(['photo' => self::NOT_ONE]);
+                : throw ValidationException::withMessages(['photo' => $this->words->say(Phrase::of(self::NOT_ONE))]);
         } finally {
-            fclose($turn);
+            fclose($lock);
             @unlink($small);
         }
     }
@@ -83,7 +87,7 @@ final class KeepPhoto
      *
      * @return resource
      */
-    private static function turn()
+    private function lock()
     {
         $file = @fopen(
             storage_path('framework/cache/photo'), 'c',
@@ -92,7 +96,7 @@ final class KeepPhoto
         while (stream_get_meta_data($file)['stream_type'] !== 'MEMORY' && ! flock($file, LOCK_EX | LOCK_NB)) {
             if (hrtime(true) > $until) {
                 throw ValidationException::withMessages([
-                    'photo' => 'Other photos are being taken in just now. Send it again in a moment.',
+                    'photo' => $this->words->say(Phrase::of('bench.other_photos_being_taken')),
                 ]);
             }
             usleep(self::LOOK_EVERY_US);

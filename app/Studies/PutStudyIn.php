@@ -70,7 +70,7 @@ final readonly class PutStudyIn
                     $link->update(['note' => $note]);
                     $ml = $isOnePart ? $block->number('upper_ml') : $block->number($i === 0 ? 'lower_ml' : 'upper_ml');
                     $this->sheet($link, $ml, self::ALLOWANCE_PCT);
-                    $said[] = "“{$link->name}” takes {$this->said(Quantity::volume($ml))}.";
+                    $said[] = $this->words->say(Phrase::of('bench.takes', ['link' => $link->name, 'ml' => Quantity::volume($ml)]));
                 }
             }
             $cast = $job->impressions()->where('kind', ImpressionKind::Cast)->first();
@@ -78,7 +78,7 @@ final readonly class PutStudyIn
                 $volume = $answer->number('volume_ml');
                 $reservoir = $block->object('spout')->number('reservoir_ml');
                 $this->sheet($cast, $volume, max(self::ALLOWANCE_PCT, (int) ceil(100.0 * $reservoir / max($volume, 0.1))));
-                $said[] = "“{$cast->name}” take {$this->said(Quantity::volume($volume))} each, and what the spout holds.";
+                $said[] = $this->words->say(Phrase::of('bench.take_each_what_spout', ['casts' => $cast->name, 'ml' => Quantity::volume($volume)]));
             }
             if ($said === []) {
                 throw BadInput::at('study', Phrase::of('bench.all_job_poured_already'));
@@ -116,7 +116,7 @@ final readonly class PutStudyIn
             ], static fn (mixed $value): bool => $value !== null);
             $made = ($this->build)($build->impression, Fields::of(['kind' => $build->kind, 'measured' => $measured]), $now);
             $this->halves($made, $block);
-            $said[] = "The build of “{$build->impression->name}” is planned anew with what was measured.";
+            $said[] = $this->words->say(Phrase::of('bench.build_planned_anew_with', ['link' => $build->impression->name]));
         }
 
         return $said;
@@ -161,7 +161,7 @@ final readonly class PutStudyIn
                 ->whereHas('pours', static fn ($pours) => $pours->whereNot('state', PourState::Draft))
                 ->exists()
         ) {
-            return [[], ['Its mould is poured already and stays as it is.']];
+            return [[], [$this->words->say(Phrase::of('bench.mould_poured_already_stays'))]];
         }
         $kind = $this->library->moulds()->kinds[$isOnePart ? 'open-block' : 'two-part-block'];
         $told = ($this->mould)($job, $kind, $kind->chemistry[0] ?? '');
@@ -198,17 +198,17 @@ final readonly class PutStudyIn
     {
         $inner = $block->numbers('inner_mm', 0.0, 1e6);
         $vents = count($block->objects('vents', 200));
-        $size = implode(' × ', array_map(fn (float $mm): string => $this->said(Quantity::length(round($mm))), $inner));
+        $all = [
+            'model' => $study->modelFile->name, 'size' => array_map(static fn (float $mm): Quantity => Quantity::length(round($mm)), $inner),
+            'vents' => $vents,
+        ];
 
-        return trim(
-            "From the study of {$study->modelFile->name}: box {$size} inside".(
-                $isOnePart
-                ? ''
-                : ', seam '.$this->said(Quantity::length(round($block->number('seam_mm')))).' above its floor, '.$this
-                    ->keys($block).' keys of '.$this
-                    ->said(Quantity::length(round($block->number('key_mm'))))
-            ).", {$vents} ".($vents === 1 ? 'vent' : 'vents').'.',
-        );
+        return $this->words->say($isOnePart
+            ? Phrase::of('bench.from_study_box_inside', $all)
+            : Phrase::of('bench.from_study_box_inside_seam', [
+                ...$all, 'seam' => Quantity::length(round($block->number('seam_mm'))), 'keys' => $this->keys($block),
+                'key' => Quantity::length(round($block->number('key_mm'))),
+            ]));
     }
 
     private function keys(Fields $block): int
@@ -216,10 +216,5 @@ final readonly class PutStudyIn
         $keys = $block->toArray()['keys'] ?? null;
 
         return is_array($keys) ? count($keys) : 0;
-    }
-
-    private function said(Quantity $quantity): string
-    {
-        return $this->words->say(Phrase::of('piece.just', ['it' => $quantity]));
     }
 }

@@ -38,7 +38,7 @@ final class ColourBook
 
         return $this->known[$code] ??= $this->characterised(
             $name, $this->entries->drawdowns($code, null), null, 'base',
-            "{$name} was never read bare. Cast a puck of it without pigment, and read its colour over white and over black: until then no colour in it can be told.",
+            Phrase::of('bench.never_read_bare', ['name' => $name]),
         );
     }
 
@@ -69,7 +69,7 @@ final class ColourBook
 
         return $this->characterised(
             $name, $in === null ? [] : $this->entries->drawdowns($in, $code), $in === null ? null : $this->base($in), 'pigments',
-            "{$name} was never characterised. Make a drawdown of it and read it over white and over black.",
+            Phrase::of('bench.never_characterised', ['name' => $name]),
         );
     }
 
@@ -86,10 +86,10 @@ final class ColourBook
     }
 
     /** @param  list<array<string, mixed>>  $drawdowns */
-    private function characterised(string $name, array $drawdowns, ?Colourant $base, string $field, string $otherwise): Colourant
+    private function characterised(string $name, array $drawdowns, ?Colourant $base, string $field, Phrase $otherwise): Colourant
     {
         if ($drawdowns === []) {
-            throw BadInput::at($field, Phrase::written($otherwise));
+            throw BadInput::at($field, $otherwise);
         }
         /** @var array{k: list<float>, s: list<float>} $ks */
         $ks = $this->cache->rememberForever('colourant:'.md5(

@@ -34,11 +34,9 @@ final readonly class FirstDrawdowns
         if ($pigments === [] || $steps === []) {
             throw BadInput::at(
                 'pigments',
-                Phrase::written(
-                    $steps === []
-                        ? 'Say at which shares of the full load they are drawn down.'
-                        : "Every pigment on your shelf that goes into {$base->name} was drawn down in it.",
-                ),
+                $steps === []
+                    ? Phrase::of('bench.say_shares_full_load')
+                    : Phrase::of('bench.every_pigment_your_shelf', ['base' => $base->name]),
             );
         }
         $limit = $base->limitFor(AdditiveRole::Pigment);
@@ -48,12 +46,7 @@ final readonly class FirstDrawdowns
             if (count($pigments) > $room) {
                 throw BadInput::at(
                     'pigments',
-                    Phrase::written(
-                        sprintf(
-                            '%d ladders would stand on the bench beside what is weighed up there, and it holds %d. Label some first.',
-                            count($pigments), SeriesBook::MOST_LIVE,
-                        ),
-                    ),
+                    Phrase::of('bench.ladders_would_stand_bench', ['n' => count($pigments), 'most' => SeriesBook::MOST_LIVE]),
                 );
             }
             $bare = ! $this->undrawn->isBareKnown($base);

@@ -51,7 +51,7 @@ final readonly class SeriesStream implements Stream
     public function accepts(string $kind, Fields $payload, CarbonImmutable $now): array
     {
         if ($this->recorded->series->labelled_at !== null) {
-            throw new StepHasMoved('These pucks are labelled already; they lie in the drawer.');
+            throw new StepHasMoved(Phrase::of('bench.these_pucks_labelled_already'));
         }
 
         return $this->checked(Fields::of(['kind' => $kind])->choice('kind', SeriesFactKind::class), $payload, $this->recorded);
@@ -79,12 +79,12 @@ final readonly class SeriesStream implements Stream
             SeriesFactKind::Put => $this->put($in, $recorded),
             SeriesFactKind::Written => self::written($in, $recorded),
             SeriesFactKind::Counted => self::counted($in, $recorded),
-            SeriesFactKind::Met => $recorded->state->metAt === null ? [] : throw new StepHasMoved('The clock of this series already runs.'),
+            SeriesFactKind::Met => $recorded->state->metAt === null ? [] : throw new StepHasMoved(Phrase::of('bench.clock_series_already_runs')),
             SeriesFactKind::Unmet => [],
             SeriesFactKind::Undone => [
                 'of' => (int) $in->only('of')->number('of', 1.0, 1e12) === $recorded->state->takeBack
                     ? $recorded->state->takeBack
-                    : throw new StepHasMoved('That is not what went in last. This is where the weigh-up stands now.'),
+                    : throw new StepHasMoved(Phrase::of('bench.not_what_went_last')),
             ],
         };
     }
@@ -94,7 +94,7 @@ final readonly class SeriesStream implements Stream
     {
         $next = $recorded->next();
         if ($in->only('vessel')->text('vessel') !== $next?->vessel) {
-            throw new StepHasMoved('Another cup is at hand by now. This is where the weigh-up stands.');
+            throw new StepHasMoved(Phrase::of('bench.another_cup_hand_now'));
         }
 
         return ['vessel' => $next->vessel];
@@ -106,7 +106,7 @@ final readonly class SeriesStream implements Stream
         $in->only('vessel', 'line', 'reading_g');
         $next = $recorded->next();
         if ($next === null || $in->text('vessel') !== $next->vessel || (int) $in->number('line') !== $next->line) {
-            throw new StepHasMoved('That is in already, perhaps from another screen. This is where the weigh-up stands.');
+            throw new StepHasMoved(Phrase::of('bench.already_perhaps_from_another'));
         }
         ScaleWord::believed($this->scale, SeriesAtScale::of($recorded));
         $more = round($in->number('reading_g', min(0.0, $next->before)) - $next->before, 4);
@@ -136,7 +136,7 @@ final readonly class SeriesStream implements Stream
     {
         $vessel = $in->only('vessel', 'reading_g', 'in_line_g')->text('vessel');
         if ($vessel !== $recorded->next()?->vessel) {
-            throw new StepHasMoved('Another cup is at hand by now. This is where the weigh-up stands.');
+            throw new StepHasMoved(Phrase::of('bench.another_cup_hand_now'));
         }
 
         return [

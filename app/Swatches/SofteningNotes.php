@@ -7,6 +7,7 @@ namespace App\Swatches;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Phrase\Measures;
+use Apalos\Core\Phrase\Phrase;
 use App\Library\Library;
 use App\Library\Recipes;
 use App\Lists\Rows;
@@ -28,14 +29,14 @@ final readonly class SofteningNotes
 
     public function __construct(private DrawerEntries $entries, private Recipes $recipes, private Library $library) {}
 
-    /** @return list<array{from: string, text: string, href: string}> the sheets' first, then the nearest */
+    /** @return list<array{from: Phrase|string, text: string, href: string}> the sheets' first, then the nearest */
     public function near(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $notes = [];
         foreach ([$softener, $base] as $sheet) {
             $text = $sheet->sheet()->textOrNull('notes');
             if ($text !== null) {
-                $notes[] = ['from' => "Sheet of {$sheet->name}", 'text' => $text, 'href' => "/stores/{$sheet->code}"];
+                $notes[] = ['from' => Phrase::of('bench.sheet_2', ['sheet' => $sheet->name]), 'text' => $text, 'href' => "/stores/{$sheet->code}"];
             }
         }
         $own = [...$this->onPucks($base, $softener, $pctOfAB), ...$this->inTheLog($base, $softener, $pctOfAB)];
@@ -52,7 +53,7 @@ final readonly class SofteningNotes
         );
     }
 
-    /** @return list<array{from: string, text: string, href: string, off: float}> */
+    /** @return list<array{from: Phrase|string, text: string, href: string, off: float}> */
     private function onPucks(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $notes = [];
@@ -67,7 +68,7 @@ final readonly class SofteningNotes
         foreach ($near as $entry) {
             $pct = (float) $entry->pct_of_ab;
             $notes[] = [
-                'from' => sprintf('Puck at %s %%', Measures::figure($pct)), 'text' => (string) $entry->note,
+                'from' => Phrase::of('bench.puck', ['pct' => $pct]), 'text' => (string) $entry->note,
                 'href' => "/swatches/drawer#swatch-{$entry->swatch_id}", 'off' => abs($pct - $pctOfAB),
             ];
         }
@@ -75,7 +76,7 @@ final readonly class SofteningNotes
         return $notes;
     }
 
-    /** @return list<array{from: string, text: string, href: string, off: float}> */
+    /** @return list<array{from: Phrase|string, text: string, href: string, off: float}> */
     private function inTheLog(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $faults = $this->library->faults();

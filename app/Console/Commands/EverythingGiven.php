@@ -9,9 +9,9 @@ use Apalos\Core\Phrase\Phrasebook;
 use App\Exchange\Everything;
 use App\Exchange\TakeEverything;
 use App\People\ShopAtHand;
+use App\Storage\NotWritten;
 use Carbon\CarbonImmutable;
 use Illuminate\Console\Command;
-use RuntimeException;
 
 /** Everything of the shop as one archive of open files, out and into an empty shop. */
 final class EverythingGiven extends Command
@@ -41,8 +41,8 @@ final class EverythingGiven extends Command
             $this->error($wrong->ofFile($words));
 
             return self::FAILURE;
-        } catch (RuntimeException $failed) {
-            $this->error($failed->getMessage());
+        } catch (NotWritten $failed) {
+            $this->error($words->say($failed->says));
 
             return self::FAILURE;
         }

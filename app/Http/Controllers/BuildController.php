@@ -99,7 +99,7 @@ final readonly class BuildController
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json(
                 [
-                    'error' => ['field' => 'step', 'message' => $moved->getMessage()],
+                    'error' => ['field' => 'step', 'message' => $moved->says],
                     'build' => $this->view(RecordedBuild::of($build->load('impression.job'), $now)),
                 ],
                 409,

@@ -63,8 +63,8 @@ final readonly class ContactChoiceController
         return back()->with(
             'said',
             count($on) === 1
-                ? 'The test patch is on. It is called when it can be read.'
-                : count($on).' test patches are on. They are called when they can be read.',
+                ? Reply::say(Phrase::of('bench.test_patch'))
+                : Reply::say(Phrase::of('bench.test_patches', ['n' => count($on)])),
         );
     }
 

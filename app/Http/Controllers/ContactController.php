@@ -72,7 +72,7 @@ final readonly class ContactController
                 'passed' => ['required', 'boolean'], 'sure' => ['nullable', 'boolean'], 'note' => ['nullable', 'string', 'max:2000'],
                 'photo' => ['nullable', new Picture],
             ],
-            ['passed.*' => 'Did it cure and come away clean? Say yes or no.'],
+            ['passed.*' => Reply::say(Phrase::of('bench.did_cure_come_away'))],
         );
         $edition = Edition::of($request);
         $now = CarbonImmutable::now();
@@ -89,7 +89,7 @@ final readonly class ContactController
 
         return back()->with(
             'said',
-            $reading['passed'] ? 'The patch passed: what it tested is allowed.' : 'The patch failed: what it tested stays as it is.',
+            $reading['passed'] ? Reply::say(Phrase::of('bench.patch_passed_what_tested')) : Reply::say(Phrase::of('bench.patch_failed_what_tested')),
         )->with('undo', "/contacts/patches/{$patch->id}/undo?of={$read->recorded->takeBack()}");
     }
 
@@ -99,10 +99,10 @@ final readonly class ContactController
         try {
             $append->tell(new PatchStreams, $patch->id, 'undone', ['of' => (int) $request->query('of', '0')], CarbonImmutable::now());
         } catch (StepHasMoved $moved) {
-            return back()->withErrors(["patch-{$patch->id}" => $moved->getMessage()]);
+            return back()->withErrors(["patch-{$patch->id}" => Reply::say($moved->says)]);
         }
 
-        return back()->with('said', $patch->refresh()->passed === null ? 'It waits to be read again.' : 'It is as it was read before.');
+        return back()->with('said', $patch->refresh()->passed === null ? Reply::say(Phrase::of('bench.waits_read_again')) : Reply::say(Phrase::of('bench.as_read_before')));
     }
 
     public function photo(TestPatch $patch): HttpResponse

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Phrase\Phrase;
 use App\Day\PutDamagedAway;
 use App\Http\Reply;
 use App\Models\Build;
@@ -48,7 +49,7 @@ final readonly class DamagedController
         }
 
         return redirect()->to('/')->with(
-            $undo === null ? [] : ['said' => 'It is off the bench. Nothing of it was changed.', 'undo' => $undo],
+            $undo === null ? [] : ['said' => Reply::say(Phrase::of('bench.off_bench_nothing_changed')), 'undo' => $undo],
         );
     }
 }

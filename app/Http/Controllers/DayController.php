@@ -73,9 +73,9 @@ final readonly class DayController
         $in = Fields::fromJson($request->getContent())->only('id', 'at_ms', 'key');
         $now = CarbonImmutable::now();
         [$work, $at] = $this->said($in);
-        $tried = $in->has('at_ms') ? $this->tried()->put($work, $at) : ['ok' => true, 'why' => ''];
-        if (! $tried['ok']) {
-            throw BadInput::at('at_ms', Phrase::written($tried['why']));
+        $tried = $in->has('at_ms') ? $this->tried()->put($work, $at) : ['ok' => true, 'why' => null];
+        if ($tried['why'] !== null) {
+            throw BadInput::at('at_ms', $tried['why']);
         }
         $build = Build::query()->findOrFail($work->build);
         try {
@@ -88,7 +88,7 @@ final readonly class DayController
                 $now,
             );
         } catch (StepHasMoved|FactDiffers $moved) {
-            return Reply::json(['error' => ['field' => 'at_ms', 'message' => $moved->getMessage()]], 409);
+            return Reply::json(['error' => ['field' => 'at_ms', 'message' => $moved->says]], 409);
         }
 
         // The day is laid out anew, with it where it was put.

@@ -161,7 +161,7 @@ final readonly class DeviceController
         try {
             return Reply::json(['celsius' => $probe->celsius(), 'lost' => null]);
         } catch (DeviceLost $lost) {
-            return Reply::json(['celsius' => null, 'lost' => $lost->getMessage()]);
+            return Reply::json(['celsius' => null, 'lost' => $lost->says]);
         }
     }
 
@@ -176,7 +176,7 @@ final readonly class DeviceController
         try {
             $this->cables->lines('probe')->ask($line, 'probe');
         } catch (DeviceLost $lost) {
-            return Reply::json(['lost' => $lost->getMessage()]);
+            return Reply::json(['lost' => $lost->says]);
         }
 
         return Reply::json(['lost' => null]);
@@ -188,7 +188,7 @@ final readonly class DeviceController
         try {
             $celsius = Celsius::of($thermometer->celsius());
         } catch (DeviceLost $lost) {
-            return Reply::json(['room_c' => $room->now()->degrees, 'lost' => $lost->getMessage()]);
+            return Reply::json(['room_c' => $room->now()->degrees, 'lost' => $lost->says]);
         }
         // Half a degree changes no decision; a reading a minute would only fill the history.
         if ($workshop->room_source === 'thermometer' && abs($celsius->degrees - $room->now()->degrees) >= 0.3) {
@@ -202,6 +202,6 @@ final readonly class DeviceController
 
     private static function lost(DeviceLost $lost): JsonResponse
     {
-        return Reply::json((new ScaleView(null, $lost->getMessage()))->toArray());
+        return Reply::json((new ScaleView(null, $lost->says))->toArray());
     }
 }

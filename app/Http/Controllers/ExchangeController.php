@@ -57,7 +57,7 @@ final readonly class ExchangeController
             return back();
         }
 
-        return back()->with('said', ImportView::said($import->new))->with(
+        return back()->with('said', Reply::say(ImportView::said($import->new)))->with(
             'undo', ($import->made ?? []) === [] ? null : "/exchange/imports/{$import->id}/undo",
         );
     }

@@ -51,7 +51,7 @@ final readonly class FaultController
         try {
             $append($trials, $trial->id, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
-            return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->getMessage()]], 409);
+            return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->says]], 409);
         }
 
         return Reply::json($this->view($trial->refresh()));

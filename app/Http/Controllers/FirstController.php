@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Http\Reply;
 use App\Library\Library;
 use App\Library\OwnShelf;
@@ -39,7 +40,7 @@ final readonly class FirstController
                 'here' => ['present', 'array', 'max:2000'], 'here.*' => ['string', 'max:60'], 'seen' => ['sometimes', 'array', 'max:2000'],
                 'seen.*' => ['string', 'max:60'],
             ],
-            ['here.*' => 'Tick what is on your shelf.'],
+            ['here.*' => Reply::say(Phrase::of('bench.tick_what_your_shelf'))],
         );
         // Surfaces are no stock: they are what there is in the world.
         $known = [

@@ -104,7 +104,7 @@ final readonly class FormulaController
         $photo = null;
         $request->validate(
             ['note' => ['nullable', 'string', 'max:4000'], 'photo' => ['nullable', new Picture]],
-            ['note.*' => 'Keep the note under 4000 letters.'],
+            ['note.*' => Reply::say(Phrase::of('bench.keep_note_under_4000'))],
         );
         try {
             $said = $request->input('recipe');
@@ -125,7 +125,7 @@ final readonly class FormulaController
             $photo === null || Storage::delete($photo);
 
             return back()->withErrors([
-                'keep' => $wrong->isMissing ? 'Something in it has no amount yet. Say how much of each goes in.' : Reply::say($wrong),
+                'keep' => $wrong->isMissing ? Reply::say(Phrase::of('bench.something_no_amount_yet')) : Reply::say($wrong),
             ]);
         }
 
@@ -170,7 +170,7 @@ final readonly class FormulaController
             );
         } catch (BadInput $wrong) {
             return back()->withErrors([
-                'pour' => $wrong->isMissing ? 'Choose which link of which job it is poured into.' : Reply::say($wrong),
+                'pour' => $wrong->isMissing ? Reply::say(Phrase::of('bench.choose_link_to_pour_into')) : Reply::say($wrong),
             ]);
         }
 
@@ -187,7 +187,7 @@ final readonly class FormulaController
     /** What came of it, photographed after it was kept; only where there is no photo yet. */
     public function addPhoto(Request $request, FormulaVersion $version, KeepPhoto $keep): RedirectResponse
     {
-        $request->validate(['photo' => ['required', new Picture]], ['photo.required' => KeepPhoto::NOT_ONE]);
+        $request->validate(['photo' => ['required', new Picture]], ['photo.required' => Reply::say(Phrase::of(KeepPhoto::NOT_ONE))]);
         if ($version->photo !== null) {
             return back()->withErrors(['photo' => Reply::say(Phrase::of('bench.version_has_photo_keep'))]);
         }

@@ -77,7 +77,7 @@ final readonly class LotController
         try {
             $append($lots, $lot->id, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
-            return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->getMessage()]], 409);
+            return Reply::json(['error' => ['field' => 'kind', 'message' => $moved->says]], 409);
         }
 
         return Reply::json($this->view($request, $lot->refresh()));
@@ -90,7 +90,7 @@ final readonly class LotController
         try {
             $kit = $say($code, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved $moved) {
-            return Reply::json(['error' => ['field' => 'of', 'message' => $moved->getMessage()]], 409);
+            return Reply::json(['error' => ['field' => 'of', 'message' => $moved->says]], 409);
         }
 
         return Reply::json([

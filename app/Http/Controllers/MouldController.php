@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Contacts\ContactBook;
 use App\Http\Reply;
 use App\Jobs\PutMouldIn;
@@ -60,7 +61,7 @@ final readonly class MouldController
     public function store(Request $request, Job $job, PutMouldIn $put): RedirectResponse
     {
         $said = $request->validate(['kind' => ['required', 'string'], 'chemistry' => ['required', 'string']]);
-        $kind = $this->library->moulds()->kinds[$said['kind']] ?? abort(422, 'There is no such kind of mould.');
+        $kind = $this->library->moulds()->kinds[$said['kind']] ?? abort(422, Reply::say(Phrase::of('bench.no_such_kind_mould')));
 
         return redirect()->to("/jobs/{$job->id}")->with('said', $put($job, $kind, (string) $said['chemistry']));
     }

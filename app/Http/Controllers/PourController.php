@@ -149,7 +149,7 @@ final class PourController
                 $wrong->field === 'early'
                     ? 'early'
                     : 'sheet' => $wrong->isMissing
-                    ? 'Something on this sheet has no figure yet. Fill in what it asks for, then begin.'
+                    ? Reply::say(Phrase::of('bench.something_sheet_no_figure'))
                     : Reply::say($wrong),
             ]);
         }

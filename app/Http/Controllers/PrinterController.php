@@ -84,7 +84,7 @@ final readonly class PrinterController
                 'paper' => (int) substr($lines->ask('Q', 'label printer'), 6), 'lost' => null,
             ]);
         } catch (DeviceLost $lost) {
-            return Reply::json(['out' => [], 'paper' => 0, 'lost' => $lost->getMessage()]);
+            return Reply::json(['out' => [], 'paper' => 0, 'lost' => $lost->says]);
         }
     }
 
@@ -97,7 +97,7 @@ final readonly class PrinterController
         try {
             $this->cables->lines('labels')->ask($line, 'label printer');
         } catch (DeviceLost $lost) {
-            return Reply::json(['lost' => $lost->getMessage()]);
+            return Reply::json(['lost' => $lost->says]);
         }
 
         return Reply::json(['lost' => null]);

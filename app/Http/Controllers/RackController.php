@@ -88,7 +88,7 @@ final readonly class RackController
             $append($moulds, $mould->id, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json(
-                ['error' => ['field' => 'kind', 'message' => $moved->getMessage()], 'mould' => $this->view($mould->refresh())], 409,
+                ['error' => ['field' => 'kind', 'message' => $moved->says], 'mould' => $this->view($mould->refresh())], 409,
             );
         }
 
@@ -120,7 +120,7 @@ final readonly class RackController
         } catch (BadInput $wrong) {
             return Reply::back('remake', $wrong);
         } catch (StepHasMoved $moved) {
-            return back()->withErrors(['remake' => $moved->getMessage()]);
+            return back()->withErrors(['remake' => Reply::say($moved->says)]);
         }
 
         return redirect()->to("/pours/{$pour->id}")->with(
@@ -164,8 +164,8 @@ final readonly class RackController
         )->with(
             'said',
             $impression->gone_at === null
-                ? "“{$impression->name}” is there."
-                : "“{$impression->name}” is gone: no mould is re-made from it any more.",
+                ? Reply::say(Phrase::of('bench.said', ['name' => $impression->name]))
+                : Reply::say(Phrase::of('bench.gone_no_mould_re', ['name' => $impression->name])),
         );
     }
 

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Run\StepKind;
 use App\Contacts\JobContacts;
@@ -62,7 +63,7 @@ final readonly class RunController
     {
         if ($pour->state === PourState::Draft) {
             return Reply::json(
-                ['error' => ['field' => '', 'message' => 'This pour is a plan again: another screen went back to its sheet.']], 409,
+                ['error' => ['field' => '', 'message' => Reply::say(Phrase::of('bench.pour_plan_again'))]], 409,
             );
         }
 
@@ -73,7 +74,7 @@ final readonly class RunController
                 [
                     'error' => [
                         'field' => '',
-                        'message' => 'The record of this pour is damaged and cannot be read. Load the page again: it says what can be done.',
+                        'message' => Reply::say(Phrase::of('bench.record_pour_damaged_cannot')),
                     ],
                 ],
                 409,
@@ -102,7 +103,7 @@ final readonly class RunController
             );
         } catch (StepHasMoved|FactDiffers $moved) {
             return Reply::json([
-                'error' => ['field' => 'step', 'message' => $moved->getMessage()],
+                'error' => ['field' => 'step', 'message' => $moved->says],
                 'run' => $this->view(RecordedRun::of(Pour::query()->with('impression.job', 'snapshot')->findOrFail($pour))),
             ], 409);
         }

@@ -73,8 +73,8 @@ final readonly class SeriesController
         return redirect()->to("/swatches/series/{$made[0]->id}")->with(
             'said',
             count($made) === 1
-                ? 'One ladder stands on the bench.'
-                : sprintf('%d ladders stand on the bench, this one first.', count($made)),
+                ? Reply::say(Phrase::of('bench.one_ladder_stands_bench'))
+                : Reply::say(Phrase::of('bench.ladders_stand_bench_one', ['n' => count($made)])),
         );
     }
 
@@ -95,7 +95,7 @@ final readonly class SeriesController
         try {
             $append($all, $series->id, Fields::fromJson($request->getContent()), CarbonImmutable::now());
         } catch (StepHasMoved|FactDiffers $moved) {
-            return Reply::json(['error' => ['field' => 'step', 'message' => $moved->getMessage()], 'run' => $this->view($series)], 409);
+            return Reply::json(['error' => ['field' => 'step', 'message' => $moved->says], 'run' => $this->view($series)], 409);
         }
 
         return Reply::json($this->view($series));
@@ -110,9 +110,9 @@ final readonly class SeriesController
         }
 
         return redirect()->to('/swatches/drawer')->with(
-            'said', sprintf('%d pucks are labelled. Take them out when they have cured, and read them after a day.', count($made)),
+            'said', Reply::say(Phrase::of('bench.pucks_labelled', ['n' => count($made)])),
         )
-            ->with('onward', 'Print the labels')->with(
+            ->with('onward', Reply::say(Phrase::of('bench.print_labels')))->with(
                 'onward_href', '/swatches/labels?ids='.implode(',', array_map(static fn (Swatch $swatch): int => $swatch->id, $made)),
             );
     }

@@ -85,7 +85,7 @@ final readonly class StoresController
 
         return back()->with(
             'said',
-            $here ? 'It is on your shelf.' : 'It is off your shelf: nothing offers it any more. What was poured with it stays as it is.',
+            $here ? Reply::say(Phrase::of('bench.your_shelf')) : Reply::say(Phrase::of('bench.off_your_shelf')),
         );
     }
 
@@ -118,9 +118,8 @@ final readonly class StoresController
         return back()->with(
             'said',
             trim(
-                "{$taken['new']} new, {$taken['changed']} changed, {$taken['same']} as they were. ".implode(
-                    ' ', array_slice($taken['doubts'], 0, 3),
-                ),
+                Reply::say(Phrase::of('bench.new_changed_as_they', ['new' => $taken['new'], 'changed' => $taken['changed'], 'same' => $taken['same']]))
+                    .' '.implode(' ', array_slice($taken['doubts'], 0, 3)),
             ),
         );
     }

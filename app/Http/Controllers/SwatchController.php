@@ -71,8 +71,8 @@ final readonly class SwatchController
                 'photo' => ['nullable', new Picture],
             ],
             [
-                'version.*' => 'Say which version of a formula it is of.', 'name.*' => 'Write a label of 120 letters at most on it.',
-                'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.',
+                'version.*' => Reply::say(Phrase::of('bench.say_version_formula')), 'name.*' => Reply::say(Phrase::of('bench.write_label_120_letters')),
+                'thickness_mm.*' => Reply::say(Phrase::of('bench.thickness_millimetres_more_than')),
             ],
         );
         $version = FormulaVersion::query()->whereHas(
@@ -101,9 +101,9 @@ final readonly class SwatchController
                 'photo' => ['sometimes', 'nullable', new Picture],
             ],
             [
-                'name.*' => 'Write a label of 120 letters at most on it.',
-                'thickness_mm.*' => 'The thickness is in millimetres, more than 0 and 200 at most.',
-                'note.*' => 'Keep the note under 2000 letters.',
+                'name.*' => Reply::say(Phrase::of('bench.write_label_120_letters')),
+                'thickness_mm.*' => Reply::say(Phrase::of('bench.thickness_millimetres_more_than')),
+                'note.*' => Reply::say(Phrase::of('bench.keep_note_under_2000')),
             ],
         );
         $changes = array_intersect_key($said, ['name' => 0, 'thickness_mm' => 0, 'note' => 0]);
@@ -131,7 +131,7 @@ final readonly class SwatchController
         return back()->with(
             'said',
             trim(
-                'It is written down. '.implode(' ', array_map(static fn (Warning $doubt): string => Reply::say($doubt->message), $doubts)),
+                Reply::say(Phrase::of('bench.written_down')).' '.implode(' ', array_map(static fn (Warning $doubt): string => Reply::say($doubt->message), $doubts)),
             ),
         );
     }
@@ -145,7 +145,7 @@ final readonly class SwatchController
             return $reading->swatch;
         });
 
-        return back()->with('said', $reading->left_out ? 'It no longer counts; it stays written down.' : 'It counts again.');
+        return back()->with('said', $reading->left_out ? Reply::say(Phrase::of('bench.no_longer_counts_stays')) : Reply::say(Phrase::of('bench.counts_again')));
     }
 
     public function destroy(Swatch $swatch): RedirectResponse

@@ -13,12 +13,12 @@ use App\Machine\LastBackup;
 use App\People\ShopAtHand;
 use App\Storage\Backup;
 use App\Storage\BackupFailed;
+use App\Storage\NotWritten;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
-use RuntimeException;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 
 /** A backup at a press, and everything as one archive, out and in. */
@@ -39,8 +39,8 @@ final readonly class TakingAlongController
             $this->backup->take($this->folder(), CarbonImmutable::now());
             LastBackup::wentWell(CarbonImmutable::now());
         } catch (BackupFailed $failed) {
-            LastBackup::failed($failed->getMessage());
-            throw BadInput::at('backup', Phrase::written($failed->getMessage()));
+            LastBackup::failed(Reply::say($failed->says));
+            throw BadInput::at('backup', $failed->says);
         }
 
         return Reply::json($this->state());
@@ -66,16 +66,16 @@ final readonly class TakingAlongController
             $came = $take($file->getRealPath());
         } catch (BadInput $wrong) {
             return Reply::back('file', $wrong);
-        } catch (RuntimeException $failed) {
-            return back()->withErrors(['file' => $failed->getMessage()]);
+        } catch (NotWritten $failed) {
+            return back()->withErrors(['file' => Reply::say($failed->says)]);
         }
 
         return redirect()->to('/')->with(
             'said',
-            sprintf(
-                'It is all here: %d jobs, %d pours, %d formulas, %d moulds, %d kits.', $came['jobs'] ?? 0, $came['pours'] ?? 0,
-                $came['formulas'] ?? 0, $came['moulds'] ?? 0, $came['lots'] ?? 0,
-            ),
+            Reply::say(Phrase::of('bench.all_here', [
+                'jobs' => $came['jobs'] ?? 0, 'pours' => $came['pours'] ?? 0, 'formulas' => $came['formulas'] ?? 0,
+                'moulds' => $came['moulds'] ?? 0, 'lots' => $came['lots'] ?? 0,
+            ])),
         );
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use Apalos\Core\Phrase\Phrase;
+use App\Http\Reply;
 use Closure;
 use Illuminate\Foundation\Vite;
 use Illuminate\Http\Request;
@@ -34,11 +36,11 @@ final class Doors
         $response = match (true) {
             ! self::isNamed($request) => self::refused(
                 Response::HTTP_MISDIRECTED_REQUEST,
-                'This bench is not called that. Open it under a name it was given; APP_HOSTS in its settings lists them.',
+                Reply::say(Phrase::of('bench.bench_not_called')),
             ),
             ! $request->isMethodSafe()
                 && self::isForeign($request, 'Origin') => self::refused(
-                    Response::HTTP_FORBIDDEN, 'This was sent from another page. Do it on the bench itself.',
+                    Response::HTTP_FORBIDDEN, Reply::say(Phrase::of('bench.sent_from_another_page')),
                 ),
             default => $this->inside($request, $next),
         };

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use Apalos\Core\Phrase\Phrase;
+use App\Http\Reply;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,7 +28,7 @@ final class FewAtOnce
         $place = $this->place();
         if ($place === null) {
             return new JsonResponse(
-                ['error' => ['field' => '', 'message' => 'The bench computer is busy reckoning. It is asked again by itself in a moment.']],
+                ['error' => ['field' => '', 'message' => Reply::say(Phrase::of('bench.bench_computer_busy_reckoning'))]],
                 503, ['Retry-After' => '2'],
             );
         }

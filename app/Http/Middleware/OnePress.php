@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use App\Http\NotMade;
+use App\Http\Reply;
 use App\Http\Rules\Picture;
 use App\Models\Workshop;
 use App\Storage\KeepPhoto;
@@ -131,7 +132,7 @@ final readonly class OnePress
                 [
                     'error' => [
                         'field' => 'press',
-                        'message' => 'That press was made with something else. Load the page again, and press once more.',
+                        'message' => Reply::say(Phrase::of('bench.press_made_with_something')),
                     ],
                 ],
                 Response::HTTP_CONFLICT,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use Apalos\Core\Phrase\Phrase;
+use App\Http\Reply;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -28,7 +30,7 @@ final readonly class Weight
             return new JsonResponse(
                 [
                     'error' => [
-                        'field' => '', 'message' => 'That is too much for one question: 250 000 characters are the most. Ask in parts.',
+                        'field' => '', 'message' => Reply::say(Phrase::of('bench.too_much_for_one')),
                     ],
                 ],
                 Response::HTTP_REQUEST_ENTITY_TOO_LARGE,

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use Apalos\Core\Contact\MouldPart;
+use Apalos\Core\Phrase\Phrase;
+use App\Http\Reply;
 use App\Http\Rules\KnownSurface;
 use App\Models\ImpressionKind;
 use Illuminate\Foundation\Http\FormRequest;
@@ -35,9 +37,9 @@ final class ImpressionRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'kind.*' => 'Say what it is: an original, a mould, a hard copy or casts.',
-            'role.*' => 'Say what it is to the mould: whole, half, jacket, core or insert.',
-            'name.required' => 'Give this link a name.',
+            'kind.*' => Reply::say(Phrase::of('bench.say_what')),
+            'role.*' => Reply::say(Phrase::of('bench.say_what_mould')),
+            'name.required' => Reply::say(Phrase::of('bench.give_link_name')),
         ];
     }
 }

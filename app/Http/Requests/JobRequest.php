@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use Apalos\Core\Phrase\Phrase;
+use App\Http\Reply;
 use App\Http\Rules\KnownSurface;
 use App\Library\Library;
 use App\Models\ImpressionKind;
@@ -37,12 +39,12 @@ final class JobRequest extends FormRequest
     public function messages(): array
     {
         return [
-            'name.required' => 'Give the piece a name you will know it by.',
-            'name.max' => 'Keep the name under 120 letters.',
-            'quantity.*' => 'How many? Give a whole number from 1 to 100 000.',
-            'due_on.*' => 'Give the date as year-month-day, or leave it empty.',
-            'uses.*' => 'Choose what it is for from the list.',
-            'chain.*.name.required' => 'Give this link a name.',
+            'name.required' => Reply::say(Phrase::of('bench.give_piece_name_you')),
+            'name.max' => Reply::say(Phrase::of('bench.keep_name_under_120')),
+            'quantity.*' => Reply::say(Phrase::of('bench.how_many_give_whole')),
+            'due_on.*' => Reply::say(Phrase::of('bench.give_date_as_year')),
+            'uses.*' => Reply::say(Phrase::of('bench.choose_what_for_from')),
+            'chain.*.name.required' => Reply::say(Phrase::of('bench.give_link_name')),
         ];
     }
 }

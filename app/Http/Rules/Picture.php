@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Rules;
 
+use Apalos\Core\Phrase\Phrase;
+use App\Http\Reply;
 use App\Storage\KeepPhoto;
 use Closure;
 use Illuminate\Contracts\Validation\ValidationRule;
@@ -21,16 +23,16 @@ final class Picture implements ValidationRule
     public function validate(string $attribute, mixed $value, Closure $fail): void
     {
         if (! $value instanceof UploadedFile || ! $value->isValid() || $value->getSize() > self::MOST_BYTES) {
-            $fail(KeepPhoto::NOT_ONE);
+            $fail(Reply::say(Phrase::of(KeepPhoto::NOT_ONE)));
 
             return;
         }
         // Only its head is read: what it claims to be is known before anything is unpacked.
         $size = @getimagesize($value->getRealPath());
         if ($size === false || ! in_array($size[2], self::KINDS, true) || $size[0] < 1 || $size[1] < 1) {
-            $fail(KeepPhoto::NOT_ONE);
+            $fail(Reply::say(Phrase::of(KeepPhoto::NOT_ONE)));
         } elseif ($size[0] * $size[1] > self::MOST_PIXELS) {
-            $fail(sprintf('The photo has %d × %d pixels; 50 million in all are the most. Take a smaller one.', $size[0], $size[1]));
+            $fail(Reply::say(Phrase::of('bench.photo_pixels', ['wide' => $size[0], 'high' => $size[1]])));
         }
     }
 }
