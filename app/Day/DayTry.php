@@ -98,7 +98,7 @@ final readonly class DayTry
 
         return $waits === []
             ? Phrase::of('bench.nobody_free_for_before', ['at' => $this->said($start)])
-            : Phrase::of('bench.waits_for_cannot_start', ['others' => array_values($waits), 'at' => $this->said($start)]);
+            : Phrase::of('bench.waits_for_cannot_start', ['others' => $waits, 'at' => $this->said($start)]);
     }
 
     private function request(DayWork $work, float $at): DayRequest

@@ -40,7 +40,7 @@ final readonly class DayView implements View
      *     moved: list<array{id: string, title: string, name: string, from_ms: int, to_ms: int}>,
      *     startable: list<array{title: string, href: string, last_ms: int, done_ms: int}>,
      *     waits: list<array{title: string, href: string, done_ms: int, why: string}>,
-     *     late: list<string>, anchor: array{on_ms: int, seal: string}|null
+     *     late: list<Phrase>, anchor: array{on_ms: int, seal: string}|null
      * }
      */
     public function toArray(): array

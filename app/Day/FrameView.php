@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Day;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Database\CannotWrite;
 use App\Devices\Cables;
 use App\Machine\Upkeep;

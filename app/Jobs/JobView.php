@@ -44,7 +44,7 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-type LinkShape array{
  *     id: int, edition: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null,
  *     colour: string, note: string,
- *     status: string, pourable: bool, had: bool, knows_nothing: bool, not_for_skin: bool,
+ *     status: Phrase|string, pourable: bool, had: bool, knows_nothing: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
  *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool, copy: int|null, wanted_on: string|null}>,
@@ -58,7 +58,7 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-type JobHeldShape array{
  *     cast: int, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>,
  *     pieces_a_pour: int,
- *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, lives: list<string>,
+ *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, lives: list<Phrase>,
  *     chain: list<LinkShape>
  * }
  */
@@ -91,7 +91,7 @@ final readonly class JobView implements View
      * @return array{
      *     id: int, edition: int, name: string, purpose: string, for_whom: string, quantity: int, due_on: string|null, skin: bool,
      *     uses: list<array{id: string, name: string, ask: Phrase}>, model: array{id: int, name: string}|null, cast: int,
-     *     pieces_a_pour: int, lives: list<string>,
+     *     pieces_a_pour: int, lives: list<Phrase>,
      *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>,
      *     ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>,
      * }

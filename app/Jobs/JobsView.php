@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Jobs;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Contacts\JobContacts;
 use App\Contacts\JudgedContact;
 use App\Library\Library;
@@ -21,7 +22,7 @@ use Illuminate\Database\Eloquent\Collection;
  *
  * @phpstan-type JobInSmall array{
  *     id: int, name: string, purpose: string, quantity: int, due_on: string|null, cast: int,
- *     chain: list<array{positive: bool, name: string, colour: string, status: string, stopped: bool}>
+ *     chain: list<array{positive: bool, name: string, colour: string, status: Phrase|string, stopped: bool}>
  * }
  */
 final readonly class JobsView implements View
@@ -74,7 +75,7 @@ final readonly class JobsView implements View
         ])->all());
     }
 
-    /** @return list<array{positive: bool, name: string, colour: string, status: string, stopped: bool}> */
+    /** @return list<array{positive: bool, name: string, colour: string, status: Phrase|string, stopped: bool}> */
     private function chain(Job $job, PouredSoFar $sofar): array
     {
         $chain = $this->contacts->chain($job);

@@ -52,7 +52,7 @@ final readonly class PutMouldIn
                 ], $after?->id);
             }
 
-            $all = ['kind' => $kind->name, 'rubber' => self::rubberInWords($base, $isKept), 'parts' => array_values($kind->parts)];
+            $all = ['kind' => $kind->name, 'rubber' => self::rubberInWords($base, $isKept), 'parts' => $kind->parts];
 
             return $this->words->say($replaced === ''
                 ? Phrase::of('bench.chain_also_needs', $all)

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Scale;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Scale\ScaleWatch;
 use App\Devices\ScaleReading;
 use App\Types\View;
@@ -13,14 +14,14 @@ use Carbon\CarbonImmutable;
 final readonly class ScaleView implements View
 {
     public function __construct(
-        private ?ScaleReading $reading, private ?string $lost = null, private ?WeighUpAtHand $holder = null,
+        private ?ScaleReading $reading, private ?Phrase $lost = null, private ?WeighUpAtHand $holder = null,
         private ?CarbonImmutable $since = null,
         private ?WeighUpAtHand $for = null, private ?ScaleWatch $watch = null,
     ) {}
 
     /**
      * @return array{
-     *     grams: float|null, stable: bool, overload: bool, lost: string|null, unit: string,
+     *     grams: float|null, stable: bool, overload: bool, lost: Phrase|null, unit: string,
      *     held_by: array{title: string, href: string, since_ms: int|null}|null,
      *     trouble: array{kind: string, saw_g: float|null, expected_g: float, in_line_g: float}|null
      * }

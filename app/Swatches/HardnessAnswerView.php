@@ -31,7 +31,7 @@ final readonly class HardnessAnswerView implements View
      * @param  list<CurvePoint>  $line
      * @param  list<ReadPuck>  $pucks
      * @param  array<int, string>  $names  of the swatches
-     * @param  list<array{from: string, text: string, href: string}>  $notes
+     * @param  list<array{from: Phrase|string, text: string, href: string}>  $notes
      */
     public function __construct(
         private string $base, private string $softener, private Shore $target, private HardenResult $harden, private array $line,
@@ -50,7 +50,7 @@ final readonly class HardnessAnswerView implements View
      *     }>,
      *     stops: list<array{scale: '00'|'A', reading: int, y: float}>,
      *     cost: CostShape|null, mix: MixShape|null, mix_wrong: Phrase|null,
-     *     notes: list<array{from: string, text: string, href: string}>
+     *     notes: list<array{from: Phrase|string, text: string, href: string}>
      * }
      */
     public function toArray(): array

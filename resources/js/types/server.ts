@@ -1659,11 +1659,11 @@ export type HardnessAnswerView = {
     cost: SofteningEffectsResult | null;
     mix: MixResult | null;
     mix_wrong: string | null;
-    notes: {
-        from: string;
+    notes: ({
+        from: string | string;
         text: string;
         href: string;
-    }[];
+    })[];
 };
 
 /** What the hardness screen can be asked: bases with their softeners, and the sheets that are being planned. */
@@ -1719,7 +1719,7 @@ export type ImportView = {
     state: 'waiting' | 'running' | 'done' | 'refused' | 'cancelled';
     done: number;
     total: number;
-    says: string;
+    says: string | string;
     undo: string | null;
 };
 
@@ -1772,7 +1772,7 @@ export type JobView = {
         shore: string | null;
         colour: string;
         note: string;
-        status: string;
+        status: string | string;
         pourable: boolean;
         had: boolean;
         knows_nothing: boolean;
@@ -1845,13 +1845,13 @@ export type JobsView = {
         quantity: number;
         due_on: string | null;
         cast: number;
-        chain: {
+        chain: ({
             positive: boolean;
             name: string;
             colour: string;
-            status: string;
+            status: string | string;
             stopped: boolean;
-        }[];
+        })[];
     })[];
     pages: {
         page: number;
