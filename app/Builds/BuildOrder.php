@@ -56,7 +56,7 @@ final readonly class BuildOrder
         if (
             $stands->state === OperationState::Missed && ($save = $this->layers->save($recorded, $stands->operation, $this->book)) !== null
         ) {
-            $checklist[] = ['id' => 'missed-window', 'text' => "Its window has shut. {$save}", 'minutes' => 0.0];
+            $checklist[] = ['id' => 'missed-window', 'text' => $this->words->say(Phrase::of('bench.window_shut_2', ['save' => $save])), 'minutes' => 0.0];
         }
         $care = BuildCare::of($recorded);
         $done = [];
@@ -70,7 +70,7 @@ final readonly class BuildOrder
             if ($contact->request->intent === Intent::Bond) {
                 $checklist[] = [
                     'id' => "bond-{$contact->touch->key}",
-                    'text' => "{$contact->touch->with}: tacky or clean, dry, without a trace of grease or dust. This has to bond to it.",
+                    'text' => $this->words->say(Phrase::of('bench.tacky_clean_dry_without', ['with' => $contact->touch->with])),
                     'minutes' => 0.0,
                 ];
             }
@@ -106,6 +106,6 @@ final readonly class BuildOrder
 
         return $why === null
             ? throw BadInput::at('early', Phrase::of('bench.not_open_yet', ['operation' => $stands->operation->name, 'at' => $opens]))
-            : "{$stands->operation->name} went on before {$opens}: {$why}";
+            : $this->words->say(Phrase::of('bench.went_before', ['operation' => $stands->operation->name, 'at' => $opens, 'why' => $why]));
     }
 }

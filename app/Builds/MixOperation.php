@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
@@ -22,7 +23,7 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class MixOperation
 {
-    public function __construct(private PlanPour $sheets, private PourSheetReckoner $reckoner, private OperationSheet $plans) {}
+    public function __construct(private PlanPour $sheets, private PourSheetReckoner $reckoner, private OperationSheet $plans, private Phrasebook $words) {}
 
     /** @throws BadInput where there is nothing to mix */
     public function __invoke(Build $build, string $operation, CarbonImmutable $now): Pour
@@ -67,7 +68,7 @@ final readonly class MixOperation
                 'mix' => $planned['mix'], 'volume' => $planned['volume'], 'base' => $planned['base'],
             ])
         ) {
-            return [...$before->sheet, 'carried' => 'the copy before'];
+            return [...$before->sheet, 'carried' => $this->words->say(Phrase::of('bench.copy_before'))];
         }
 
         return [

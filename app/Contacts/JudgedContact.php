@@ -89,25 +89,26 @@ final readonly class JudgedContact
             : [
                 [
                     'id' => "{$this->touch->key}-sealed",
-                    'text' => "{$this->touch->with}: {$sealer->name}".(
-                        $sealer->coats > 1 ? ", {$sealer->coats} coats" : ''
-                    ).", dry. {$sealer->text}",
+                    'text' => $words->say(Phrase::of($sealer->coats > 1 ? 'bench.coats_dry' : 'bench.dry', [
+                        'with' => $this->touch->with, 'sealer' => $sealer->name, 'coats' => $sealer->coats, 'text' => $sealer->text,
+                    ])),
                     'minutes' => $sealer->minutes(), 'act' => 'seal',
                 ],
             ];
         foreach ($this->result->plan as $i => $step) {
-            $times = $step->coats > 1 ? ", {$step->coats} coats" : '';
             [$what, $note] = [$words->say($step->what), $words->say($step->note)];
+            $what = $step->coats > 1 ? $words->say(Phrase::of('bench.coats', ['what' => $what, 'coats' => $step->coats])) : $what;
             $items[] = [
                 'id' => "{$this->touch->key}-{$i}",
-                'text' => match ($step->do) {
-                    'dry' => "{$this->touch->with}: dry it. {$note}",
-                    'wait' => "{$this->touch->with}: wait {$what}.",
-                    'seal' => "{$this->touch->with}: seal it with {$what}{$times}, dry. {$note}",
-                    'test' => "{$this->touch->with}: tested with a test patch, and it came away clean and dry.",
-                    default => "{$this->touch->with}: {$what}{$times}".($step->flashesOff ? ', flashed off. ' : ', on. ').$note,
-                },
-                'minutes' => $step->minutes, 'act' => $step->do, ...($step->do === 'release' ? ['with' => "{$what}{$times}"] : []),
+                'text' => $words->say(Phrase::of(match (true) {
+                    $step->do === 'dry' => 'bench.dry_2',
+                    $step->do === 'wait' => 'bench.wait',
+                    $step->do === 'seal' => 'bench.seal_with_dry',
+                    $step->do === 'test' => 'bench.tested_with_test_patch',
+                    $step->flashesOff => 'bench.flashed_off',
+                    default => 'bench.said_4',
+                }, ['with' => $this->touch->with, 'what' => $what, 'note' => $note])),
+                'minutes' => $step->minutes, 'act' => $step->do, ...($step->do === 'release' ? ['with' => $what] : []),
             ];
         }
         if ($this->touch->surface->before !== null) {

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Costs;
 
+use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Cost\Costing;
 use Apalos\Core\Cost\Money;
 use Apalos\Core\Input\BadInput;
@@ -57,6 +59,7 @@ final readonly class CostBook
         private Prices $prices,
         private Recipes $recipes,
         private CastsLeft $left,
+        private Phrasebook $words,
     ) {}
 
     /** @return Asked */
@@ -91,7 +94,7 @@ final readonly class CostBook
             'moulds' => $this->moulds($job, $perPour),
             'labour' => [
                 [
-                    'what' => 'weighing, pouring, opening',
+                    'what' => $this->words->say(Phrase::of('bench.weighing_pouring_opening')),
                     'min' => round($filled * ($this->handsMin($pours->all()) + $this->besideMin($beside->all(), $pours->count())), 0),
                     'hour_rate' => $this->workshop->hour_rate ?? '',
                 ],

@@ -28,14 +28,14 @@ final readonly class DayView implements View
     /** What all groups together may be tried, in steps. */
     private const TRIES = 4_000_000;
 
-    private const LANES = ['hands' => 'Hands', 'chamber' => 'Vacuum chamber', 'pot' => 'Pressure pot'];
+    private const LANES = ['hands' => 'bench.hands', 'chamber' => 'bench.vacuum_chamber', 'pot' => 'bench.pressure_pot'];
 
     public function __construct(private PlannedDay $day, private DayDesk $desk, private Workshop $workshop, private CarbonImmutable $now) {}
 
     /**
      * @return array{
      *     now_ms: int, from_ms: int, to_ms: int, works_from_ms: int, works_to_ms: int, hands: int,
-     *     lanes: list<array{id: string, name: string}>,
+     *     lanes: list<array{id: string, name: Phrase}>,
      *     items: list<DayItemShape>, because: Phrase|null,
      *     moved: list<array{id: string, title: string, name: string, from_ms: int, to_ms: int}>,
      *     startable: list<array{title: string, href: string, last_ms: int, done_ms: int}>,
@@ -56,7 +56,7 @@ final readonly class DayView implements View
             'works_to_ms' => $this->day->ms($this->workshop->day_ends_min), 'hands' => $this->workshop->hands,
             'lanes' => array_values(
                 array_map(
-                    static fn (string $id): array => ['id' => $id, 'name' => self::LANES[$id]],
+                    static fn (string $id): array => ['id' => $id, 'name' => Phrase::of(self::LANES[$id])],
                     array_filter(array_keys(self::LANES), static fn (string $id): bool => in_array($id, $used, true)),
                 ),
             ),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Contact\MouldPart;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -39,6 +40,7 @@ final readonly class TakeJobIn
         private KeepFormula $formulas,
         private PlanBuild $build,
         private BuildBook $builds,
+        private Phrasebook $words,
     ) {}
 
     /** @throws BadInput that says what is wrong with the file */
@@ -58,13 +60,9 @@ final readonly class TakeJobIn
             $job = $this->shop->jobs()->create([
                 'name' => mb_substr($said->text('name', 120), 0, 120),
                 'purpose' => mb_substr(
-                    trim(
-                        ($said->textOrNull('purpose') ?? '')."\nFrom the file of ".(
-                            $file->textOrNull('shop') ?? 'another shop'
-                        ).', '.mb_substr(
-                            $file->textOrNull('made_at') ?? '', 0, 10,
-                        ).'.',
-                    ),
+                    trim(($said->textOrNull('purpose') ?? '')."\n".$this->words->say(Phrase::of('bench.from_file', [
+                        'shop' => $file->textOrNull('shop') ?? Phrase::of('bench.another_shop'), 'day' => mb_substr($file->textOrNull('made_at') ?? '', 0, 10),
+                    ]))),
                     0, 2000,
                 ),
                 'quantity' => (int) $said->number('quantity', 1.0, 100_000.0), 'skin' => $said->has('skin') && $said->bool('skin'),

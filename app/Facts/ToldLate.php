@@ -51,7 +51,7 @@ final readonly class ToldLate
     }
 
     /** @throws BadInput where it cannot have been before something else was */
-    public function notBefore(?CarbonImmutable $earliest, string $what): self
+    public function notBefore(?CarbonImmutable $earliest, Phrase|string $what): self
     {
         // The clock on the wall shows whole minutes: what is said with it may lie within the one at hand.
         if ($this->said !== null && $earliest !== null && $this->said->addMinute() <= $earliest) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Log;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Library\Library;
 use App\People\Decisions;
 use App\People\Names;
@@ -37,7 +38,7 @@ final readonly class DecisionsView implements View
         return [
             'rows' => array_map(fn (array $one): array => [
                 'id' => $one['id'], 'at_ms' => $one['at_ms'], 'by' => $this->names->by($one['person'], $one['witness']),
-                'did' => $this->library->did((string) ($one['payload']['door'] ?? '')) ?? 'did something this version no longer knows',
+                'did' => $this->library->did((string) ($one['payload']['door'] ?? '')) ?? Phrase::of('bench.did_something_version_no'),
                 'of' => $this->of($one['payload']), 'said' => $this->said((array) ($one['payload']['said'] ?? [])),
             ], $shown),
             'earlier' => count($told) > self::SHOWN ? $shown[self::SHOWN - 1]['id'] : null,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Paper;
 
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -20,7 +21,7 @@ final readonly class LabelSheet
 {
     private const MOST = 400;
 
-    public function __construct(private Library $library) {}
+    public function __construct(private Library $library, private Phrasebook $words) {}
 
     /**
      * @param  Fields  $in `moulds`, `lots`, `swatches`: numbers, with commas; `across`, `down`, `top_mm`, `left_mm`, `gap_x_mm`,
@@ -102,11 +103,13 @@ final readonly class LabelSheet
 
         return array_values(Lot::query()->with('parts')->whereKey(
             self::numbers($in, 'lots'),
-        )->orderBy('id')->get()->map(static fn (Lot $lot): array => [
+        )->orderBy('id')->get()->map(fn (Lot $lot): array => [
             'code' => "L-{$lot->id}", 'name' => $shelf->bases[$lot->code]->name ?? $shelf->additives[$lot->code]->name ?? $lot->code,
             'lines' => [
                 ...array_values($lot->parts->map(static fn (LotPart $part): string => "{$part->part} ".($part->maker_number ?? ''))->all()),
-                "came {$lot->got_on}".($lot->best_before === null ? '' : ", best before {$lot->best_before}"),
+                $this->words->say(Phrase::of($lot->best_before === null ? 'bench.came' : 'bench.came_best_before', [
+                    'day' => $lot->got_on, 'until' => (string) $lot->best_before,
+                ])),
             ],
             'href' => "/stores/lots/{$lot->id}",
         ])->all());

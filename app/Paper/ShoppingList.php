@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Paper;
 
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Models\Kit;
 use App\Stock\StoresView;
 use Brick\Math\BigDecimal;
@@ -12,6 +14,8 @@ use Brick\Math\RoundingMode;
 /** What to buy: what jobs want beyond what is on hand, and what has fallen under its line; in whole kits where a kit is known. */
 final readonly class ShoppingList
 {
+    public function __construct(private Phrasebook $words) {}
+
     public function of(StoresView $stores): Paper
     {
         $view = $stores->toArray();
@@ -24,7 +28,7 @@ final readonly class ShoppingList
         foreach ($view['reorder'] as $low) {
             $lines[$low['code']] ??= ['name' => $low['name'], 'grams' => 0.0, 'why' => []];
             $lines[$low['code']]['grams'] = max($lines[$low['code']]['grams'], max(0.0, $low['reorder_g'] - $low['left_g']));
-            $lines[$low['code']]['why'][] = 'under its line';
+            $lines[$low['code']]['why'][] = $this->words->say(Phrase::of('bench.under_line'));
         }
         $kits = Kit::query()->whereIn('code', array_keys($lines))->get()->keyBy('code');
         $sum = BigDecimal::zero();
@@ -43,7 +47,7 @@ final readonly class ShoppingList
         }
         ksort($lines);
 
-        return new Paper('shopping-list', 'To buy', 'to-buy', '/stores', [
+        return new Paper('shopping-list', $this->words->say(Phrase::of('bench.buy')), 'to-buy', '/stores', [
             'lines' => array_values($lines), 'sum' => (string) $sum->toScale(2),
             'open' => array_filter($lines, static fn (array $one): bool => $one['price'] === null) !== [],
         ]);

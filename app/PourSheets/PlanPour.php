@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\PourSheets;
 
+use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Contact\MouldPart;
 use App\Library\Library;
 use App\Models\Impression;
@@ -15,7 +17,7 @@ use Illuminate\Support\Facades\DB;
 /** Opens a sheet for the next pour of an impression: the one begun before, a copy of the last pour's, or a fresh one. */
 final readonly class PlanPour
 {
-    public function __construct(private Workshop $workshop, private Library $library) {}
+    public function __construct(private Workshop $workshop, private Library $library, private Phrasebook $words) {}
 
     public function __invoke(Impression $impression): Pour
     {
@@ -27,7 +29,7 @@ final readonly class PlanPour
             $last = $impression->pours()->plain()->reorder()->orderByDesc('id')->first();
             $half = $last === null ? $this->otherHalf($impression) : null;
             $sheet = match (true) {
-                $last !== null => [...$last->sheet, 'carried' => 'the last pour of this link'],
+                $last !== null => [...$last->sheet, 'carried' => $this->words->say(Phrase::of('bench.last_pour_link'))],
                 $half !== null => [...$half->sheet, 'carried' => "“{$half->impression->name}”"],
                 default => $this->fresh($impression),
             };

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -34,7 +35,7 @@ final readonly class PractiseThis
         'coat-early' => ['what' => 'recoat', 'by' => 1.4], 'air-mixed-in' => ['what' => 'rises', 'by' => 4],
     ];
 
-    public function __construct(private RoomTemperature $room, private Prices $prices) {}
+    public function __construct(private RoomTemperature $room, private Prices $prices, private Phrasebook $words) {}
 
     /** @throws BadInput where there is nothing to practise in it */
     public function __invoke(Fields $in): Scenario
@@ -107,7 +108,7 @@ final readonly class PractiseThis
     private function scenario(string $name, array $make, array $wrong, ?float $roomC): Scenario
     {
         return Scenario::from(Fields::of([
-            'id' => 'this', 'name' => mb_substr($name, 0, 80), 'about' => 'As it stands in this shop.', 'level' => self::LEVEL,
+            'id' => 'this', 'name' => mb_substr($name, 0, 80), 'about' => $this->words->say(Phrase::of('bench.as_stands_shop')), 'level' => self::LEVEL,
             'teaches' => isset($make['build']) ? ['windows', 'order'] : ['weighing', 'time'], 'make' => $make,
             'room_c' => max(-10.0, min(45.0, $roomC ?? $this->room->now()->degrees)), 'price_per_kg' => $this->price($make['base'] ?? null),
             'goes_wrong' => array_values($wrong),

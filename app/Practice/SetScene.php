@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Contact\WayKind;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Practice\Scenario;
@@ -48,6 +50,7 @@ final readonly class SetScene
         private JobContacts $contacts,
         private WaysThrough $ways,
         private ChooseForContact $choose,
+        private Phrasebook $words,
     ) {}
 
     /** @return string its address */
@@ -63,15 +66,15 @@ final readonly class SetScene
         $make = Fields::of($scenario->make);
         $base = $make->textOrNull('base') ?? $this->library->builds()[$make->textOrNull('build') ?? '']->base ?? null;
         $mould = $make->textOrNull('mould');
-        $job = Job::query()->create(['name' => mb_substr($scenario->name, 0, 120), 'purpose' => 'Practice', 'quantity' => 1]);
+        $job = Job::query()->create(['name' => mb_substr($scenario->name, 0, 120), 'purpose' => $this->words->say(Phrase::of('bench.practice')), 'quantity' => 1]);
         $job->impressions()->create([
-            'position' => 0, 'kind' => ImpressionKind::Original, 'name' => 'Practice piece', 'material' => 'oil clay, sulphur-free',
+            'position' => 0, 'kind' => ImpressionKind::Original, 'name' => $this->words->say(Phrase::of('bench.practice_piece')), 'material' => $this->words->say(Phrase::of('bench.oil_clay_sulphur_free')),
             'surface' => self::ORIGINAL,
         ]);
         $position = 1;
         if ($mould !== null) {
             $job->impressions()->create([
-                'position' => $position++, 'kind' => ImpressionKind::Mould, 'name' => 'Practice mould', 'material' => $mould,
+                'position' => $position++, 'kind' => ImpressionKind::Mould, 'name' => $this->words->say(Phrase::of('bench.practice_mould')), 'material' => $mould,
             ]);
         }
         $makes = $scenario->isBuild() ? ($this->library->builds()[$make->text('build')]->makes ?? ['mould']) : [];
@@ -79,7 +82,7 @@ final readonly class SetScene
 
         return $job->impressions()->create([
             'position' => $position, 'kind' => $isCast ? ImpressionKind::Cast : ImpressionKind::Mould,
-            'name' => $isCast ? 'Practice cast' : 'Practice mould', 'material' => $base,
+            'name' => $isCast ? $this->words->say(Phrase::of('bench.practice_cast')) : $this->words->say(Phrase::of('bench.practice_mould')), 'material' => $base,
             'wall' => $isCast || $scenario->isBuild() ? null : ($make->textOrNull('wall') ?? self::WALL),
         ])->refresh();
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Shop;
 
+use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Sheet\SheetKind;
@@ -21,7 +23,7 @@ final readonly class FirstView implements View
 {
     public const STEPS = ['shop', 'shelf', 'job'];
 
-    public function __construct(private Workshop $workshop, private Library $library, private OwnShelf $own, private string $step) {}
+    public function __construct(private Workshop $workshop, private Library $library, private OwnShelf $own, private string $step, private Phrasebook $words) {}
 
     /** How far somebody has come: the shop has its name, the shelf is ticked. */
     public static function reached(Workshop $workshop): string
@@ -51,7 +53,7 @@ final readonly class FirstView implements View
             $groups[ucfirst($this->library->knowledge()->family($base->family)->name)][] = $this->sheet($base->code, $base->name, $base);
         }
         foreach ($this->library->shelf()->additives as $additive) {
-            $groups['To stir in: '.str_replace('-', ' ', $additive->role->value)][] = $this->sheet(
+            $groups[$this->words->say(Phrase::of('bench.stir_2', ['role' => str_replace('-', ' ', $additive->role->value)]))][] = $this->sheet(
                 $additive->code, $additive->name, $additive,
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Casting\Heated;
 use Apalos\Core\Casting\Scrap;
 use Apalos\Core\Input\Fields;
@@ -21,7 +22,7 @@ final readonly class ScrapBook
     /** What a pot still holds is worth keeping from here on, in grams. */
     private const LEAST_G = 0.5;
 
-    public function __construct(private Workshop $workshop) {}
+    public function __construct(private Workshop $workshop, private Phrasebook $words) {}
 
     /** After it was graded, or the grading was taken back. */
     public function settle(RecordedRun $run): void
@@ -111,7 +112,7 @@ final readonly class ScrapBook
             'workshop_id' => $run->pour->workshop_id, 'code' => $scrap->code, 'got_on' => $day, 'created_at' => $at,
             'of_pour_id' => $run->pour->id, 'remelts' => $this->remelts($run, $scrap),
             'note' => mb_substr(
-                "{$run->frozen->formula}, left of {$run->pour->impression->job->name}: {$run->pour->impression->name}", 0, 2000,
+                $this->words->say(Phrase::of('bench.left', ['formula' => $run->frozen->formula, 'job' => $run->pour->impression->job->name, 'link' => $run->pour->impression->name])), 0, 2000,
             ),
         ]);
         $lot->parts()->create(['workshop_id' => $lot->workshop_id, 'part' => 'A', 'got_g' => $left, 'left_g' => $left]);

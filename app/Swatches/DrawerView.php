@@ -118,7 +118,7 @@ final readonly class DrawerView implements View
 
         return [
             'id' => $swatch->id, 'edition' => $swatch->edition, 'name' => $swatch->name,
-            'base' => $known->recipe->base->name ?? 'no longer on the shelf',
+            'base' => $known->recipe->base->name ?? Phrase::of('bench.no_longer_shelf'),
             'formula' => $row['formula'], 'formula_href' => $row['formula_href'], 'inside' => self::inside($known),
             'hardness' => $hardness === null
                 ? null

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Ways;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Cost\Costing;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -44,7 +45,7 @@ final readonly class PromiseView implements View
         $kind = is_string($taken->way['kind'] ?? null) ? $taken->way['kind'] : '';
 
         return ['taken' => [
-            'id' => $taken->id, 'kind' => $this->library->moulds()->kinds[$kind]->name ?? 'Bought in',
+            'id' => $taken->id, 'kind' => $this->library->moulds()->kinds[$kind]->name ?? Phrase::of('bench.bought'),
             'rubber' => $base === null ? null : ($this->library->shelf()->bases[$base]->name ?? $base),
             'moulds' => is_int($taken->way['moulds'] ?? null) ? $taken->way['moulds'] : 0,
             'taken_ms' => (int) $taken->taken_at->getTimestampMs(), 'undoable' => $this->nothingBegun($taken),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Http\Reply;
 use App\Library\Library;
 use App\Library\OwnShelf;
@@ -19,7 +20,7 @@ use Inertia\Response;
 /** The first hour: the shop, its shelf, its first job. Every step can be gone back to, and none is needed. */
 final readonly class FirstController
 {
-    public function show(Request $request, Workshop $workshop, Library $library, OwnShelf $own): Response
+    public function show(Request $request, Workshop $workshop, Library $library, OwnShelf $own, Phrasebook $words): Response
     {
         $step = $request->query('step');
 
@@ -27,7 +28,7 @@ final readonly class FirstController
             'first' => (
                 new FirstView(
                     $workshop, $library, $own,
-                    is_string($step) && in_array($step, FirstView::STEPS, true) ? $step : FirstView::reached($workshop),
+                    is_string($step) && in_array($step, FirstView::STEPS, true) ? $step : FirstView::reached($workshop), $words,
                 )
             )->toArray(),
         ]);
