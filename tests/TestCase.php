@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Celsius;
+use App\Library\Library;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
@@ -45,6 +47,12 @@ abstract class TestCase extends LaravelTestCase
         $this->workshop = Workshop::here();
         $this->workshop->update(['set_up_at' => $this->now]);
         $this->warm(20.0);
+    }
+
+    /** As it is said at a bench that reads grams. */
+    protected static function said(?Phrase $says): string
+    {
+        return $says === null ? '' : app(Library::class)->words()->say($says);
     }
 
     /** Every request begins with a clean desk, as it does outside of tests. */

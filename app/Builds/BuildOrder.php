@@ -56,7 +56,10 @@ final readonly class BuildOrder
         if (
             $stands->state === OperationState::Missed && ($save = $this->layers->save($recorded, $stands->operation, $this->book)) !== null
         ) {
-            $checklist[] = ['id' => 'missed-window', 'text' => $this->words->say(Phrase::of('bench.window_shut_2', ['save' => $save])), 'minutes' => 0.0];
+            $checklist[] = [
+                'id' => 'missed-window', 'text' => $this->words->say(Phrase::of('bench.window_shut_save', ['save' => $save])),
+                'minutes' => 0.0,
+            ];
         }
         $care = BuildCare::of($recorded);
         $done = [];
@@ -106,6 +109,8 @@ final readonly class BuildOrder
 
         return $why === null
             ? throw BadInput::at('early', Phrase::of('bench.not_open_yet', ['operation' => $stands->operation->name, 'at' => $opens]))
-            : $this->words->say(Phrase::of('bench.went_before', ['operation' => $stands->operation->name, 'at' => $opens, 'why' => $why]));
+            : $this->words->say(Phrase::of('bench.went_on_before', [
+                'operation' => $stands->operation->name, 'at' => $opens, 'why' => $why,
+            ]));
     }
 }

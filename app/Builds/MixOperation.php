@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
-use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\PourState;
@@ -23,7 +23,12 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class MixOperation
 {
-    public function __construct(private PlanPour $sheets, private PourSheetReckoner $reckoner, private OperationSheet $plans, private Phrasebook $words) {}
+    public function __construct(
+        private PlanPour $sheets,
+        private PourSheetReckoner $reckoner,
+        private OperationSheet $plans,
+        private Phrasebook $words,
+    ) {}
 
     /** @throws BadInput where there is nothing to mix */
     public function __invoke(Build $build, string $operation, CarbonImmutable $now): Pour

@@ -89,7 +89,7 @@ final readonly class JudgedContact
             : [
                 [
                     'id' => "{$this->touch->key}-sealed",
-                    'text' => $words->say(Phrase::of($sealer->coats > 1 ? 'bench.coats_dry' : 'bench.dry', [
+                    'text' => $words->say(Phrase::of($sealer->coats > 1 ? 'bench.planned_seal_coats' : 'bench.planned_seal', [
                         'with' => $this->touch->with, 'sealer' => $sealer->name, 'coats' => $sealer->coats, 'text' => $sealer->text,
                     ])),
                     'minutes' => $sealer->minutes(), 'act' => 'seal',
@@ -97,16 +97,16 @@ final readonly class JudgedContact
             ];
         foreach ($this->result->plan as $i => $step) {
             [$what, $note] = [$words->say($step->what), $words->say($step->note)];
-            $what = $step->coats > 1 ? $words->say(Phrase::of('bench.coats', ['what' => $what, 'coats' => $step->coats])) : $what;
+            $what = $step->coats > 1 ? $words->say(Phrase::of('bench.what_in_coats', ['what' => $what, 'coats' => $step->coats])) : $what;
             $items[] = [
                 'id' => "{$this->touch->key}-{$i}",
                 'text' => $words->say(Phrase::of(match (true) {
-                    $step->do === 'dry' => 'bench.dry_2',
-                    $step->do === 'wait' => 'bench.wait',
+                    $step->do === 'dry' => 'bench.check_dry',
+                    $step->do === 'wait' => 'bench.check_wait',
                     $step->do === 'seal' => 'bench.seal_with_dry',
                     $step->do === 'test' => 'bench.tested_with_test_patch',
-                    $step->flashesOff => 'bench.flashed_off',
-                    default => 'bench.said_4',
+                    $step->flashesOff => 'bench.check_flashed_off',
+                    default => 'bench.check_on',
                 }, ['with' => $this->touch->with, 'what' => $what, 'note' => $note])),
                 'minutes' => $step->minutes, 'act' => $step->do, ...($step->do === 'release' ? ['with' => $what] : []),
             ];

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Costs;
 
-use Apalos\Core\Phrase\Phrasebook;
-use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Cost\Costing;
 use Apalos\Core\Cost\Money;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Library\Library;
 use App\Library\Recipes;
 use App\Log\Tally;

@@ -47,7 +47,7 @@ final readonly class DayTry
             return Phrase::of('bench.begun_does_not_move', ['name' => $work->name]);
         }
         if ($at < DayDesk::minutes($this->now, $this->day->midnight) - 1.0) {
-            return Phrase::of('bench.over_already');
+            return Phrase::of('bench.is_over_already');
         }
         if ($work->step === 'open' && $work->opens !== null && $at < $work->opens - 0.5) {
             return Phrase::of('bench.cures_until_opened_earlier', ['at' => $this->said($work->opens)]);

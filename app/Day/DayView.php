@@ -164,7 +164,7 @@ final readonly class DayView implements View
         foreach ($this->day->work as $work) {
             $end = $this->day->result->ends[$work->operation->id] ?? null;
             if ($work->operation->due !== null && $end !== null && $end > $work->operation->due + 1.0) {
-                $late[] = Phrase::of('bench.instead', [
+                $late[] = Phrase::of('bench.late_by', [
                     'title' => $work->title, 'at' => $this->workshop->said($this->at($end), $this->now),
                     'due' => $this->workshop->said($this->at($work->operation->due), $this->now),
                 ]);

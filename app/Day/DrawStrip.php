@@ -111,7 +111,7 @@ final readonly class DrawStrip
                     'until_ms' => $until,
                     'shown' => [
                         'id' => $id, 'at_ms' => (int) $fills->subMinutes(self::LAST_CALL_MIN)->getTimestampMs(),
-                        'what' => $this->words->say(Phrase::of('bench.three_minutes_left_fill')), 'event' => null, 'event_ms' => null, 'title' => $title,
+                        'what' => $this->say('bench.three_minutes_left_fill'), 'event' => null, 'event_ms' => null, 'title' => $title,
                         'href' => $href,
                     ],
                 ];
@@ -126,7 +126,8 @@ final readonly class DrawStrip
             $calls[] = [
                 'until_ms' => PHP_INT_MAX,
                 'shown' => [
-                    'id' => "patch-{$patch->id}", 'at_ms' => (int) $due->getTimestampMs(), 'what' => $this->words->say(Phrase::of('bench.test_patch_ready_read')),
+                    'id' => "patch-{$patch->id}", 'at_ms' => (int) $due->getTimestampMs(),
+                    'what' => $this->say('bench.test_patch_ready_read'),
                     'event' => null, 'event_ms' => null, 'title' => "{$patch->fresh} on {$patch->surface}", 'href' => '/contacts',
                 ],
             ];
@@ -199,7 +200,7 @@ final readonly class DrawStrip
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
             $calls[] = [
                 $since->addMilliseconds((int) ($minutes * 60_000)),
-                $step->kind === StepKind::Mix ? $this->words->say(Phrase::of('bench.mixing_time_up')) : $this->words->say(Phrase::of('bench.let_air_back')),
+                $step->kind === StepKind::Mix ? $this->say('bench.mixing_time_up') : $this->say('bench.let_air_back'),
             ];
         }
         if ($step->kind === StepKind::Heat && $run->plan->heat !== null) {
@@ -210,20 +211,23 @@ final readonly class DrawStrip
                 )->addMilliseconds(
                     (int) (1000.0 * $run->plan->heat->stepSeconds),
                 ),
-                $this->words->say(Phrase::of('bench.stir_read_how_warm')),
+                $this->say('bench.stir_read_how_warm'),
             ];
         }
         foreach ($step->kind === StepKind::Contacts ? $run->plan->checklist : [] as $item) {
             $begun = $run->at($run->state->begunAt[$item['id']] ?? null);
             if ($begun !== null && in_array($item['id'], $run->state->unchecked(), true)) {
-                $calls[] = [$begun->addMilliseconds((int) ($item['minutes'] * 60_000)), $this->words->say(Phrase::of('bench.wait_over_look_contact'))];
+                $calls[] = [$begun->addMilliseconds((int) ($item['minutes'] * 60_000)), $this->say('bench.wait_over_look_contact')];
             }
         }
         if ($pour->state === PourState::Running && ($ends = $run->potLifeEnds($this->clock)) !== null) {
-            $calls[] = [$ends->subMinutes(self::LAST_CALL_MIN), $this->words->say(Phrase::of('bench.three_minutes_pot_life'))];
+            $calls[] = [$ends->subMinutes(self::LAST_CALL_MIN), $this->say('bench.three_minutes_pot_life')];
         }
         if ($pour->state === PourState::Waiting) {
-            $words = ['recoat' => $this->words->say(Phrase::of('bench.ready_for_next_coat')), 'demould' => $this->words->say(Phrase::of('bench.ready_open_2')), 'service' => $this->words->say(Phrase::of('bench.ready_for_hot_harsh'))];
+            $words = [
+                'recoat' => $this->say('bench.ready_for_next_coat'), 'demould' => $this->say('bench.call_ready_to_open'),
+                'service' => $this->say('bench.ready_for_hot_harsh'),
+            ];
             foreach ($windows as $window) {
                 $calls[] = [CarbonImmutable::createFromTimestampMs($window['from_ms']), $words[$window['kind']] ?? $window['kind']];
             }
@@ -284,17 +288,18 @@ final readonly class DrawStrip
             if ($work->opens !== null && $work->opens > $now && ! $work->missed) {
                 foreach (self::BEFORE_MIN as $minutes) {
                     $said = Phrase::of(match ($minutes) {
-                        10 => 'bench.ten_minutes',
-                        3 => 'bench.three_minutes',
-                        default => 'bench.now',
+                        10 => 'bench.call_in_ten_minutes',
+                        3 => 'bench.call_in_three_minutes',
+                        default => 'bench.call_now',
                     }, ['work' => $work->name, 'gloves' => $gloves]);
                     $calls[] = $call($work->opens - $minutes, $this->words->say($said), "{$work->name}{$gloves}", $work->opens);
                 }
             }
             if ($work->shuts !== null && ! $work->missed) {
                 $calls[] = $call(
-                    $work->shuts - self::CLOSING_CALL_MIN, $this->words->say(Phrase::of('bench.ten_minutes_until_window', ['work' => $work->name, 'gloves' => $gloves])),
-                    $this->words->say(Phrase::of('bench.window_shuts', ['work' => $work->name, 'gloves' => $gloves])), $work->shuts,
+                    $work->shuts - self::CLOSING_CALL_MIN,
+                    $this->say('bench.ten_minutes_until_window', ['work' => $work->name, 'gloves' => $gloves]),
+                    $this->say('bench.call_window_shuts', ['work' => $work->name, 'gloves' => $gloves]), $work->shuts,
                 );
             }
         }
@@ -329,5 +334,11 @@ final readonly class DrawStrip
     private static function span(CarbonImmutable $from, CarbonImmutable $to): array
     {
         return ['from_ms' => (int) $from->getTimestampMs(), 'to_ms' => (int) $to->getTimestampMs()];
+    }
+
+    /** @param  array<string, float|int|string>  $values */
+    private function say(string $code, array $values = []): string
+    {
+        return $this->words->say(Phrase::of($code, $values));
     }
 }

@@ -70,8 +70,8 @@ final readonly class ReadBench
             $items[] = match ($pour->state) {
                 PourState::Waiting => $this->waiting($run, $now),
                 default => $this->item(
-                    $pour, 'now', $this->words->say(Phrase::of('bench.open_look_say_how')), $pour->weighed_g, 'g', 'poured', null, null, 'run',
-                    $this->words->say(Phrase::of('bench.grade')),
+                    $pour, 'now', $this->say('bench.open_look_say_how'), $pour->weighed_g, 'g', 'poured', null, null, 'run',
+                    $this->say('bench.grade_it'),
                 ),
             };
         }
@@ -112,8 +112,9 @@ final readonly class ReadBench
     {
         return [
             'id' => $id, 'group' => 'now', 'title' => $title, 'base' => '',
-            'what' => $this->words->say(Phrase::of('bench.record_damaged_cannot_read')), 'number' => null, 'unit' => null,
-            'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae', 'action' => $this->words->say(Phrase::of('bench.look')),
+            'what' => $this->say('bench.record_damaged_cannot_read'), 'number' => null, 'unit' => null,
+            'label' => '', 'from_ms' => null, 'to_ms' => null, 'href' => $href, 'colour' => '#cfc4ae',
+            'action' => $this->say('bench.look_at_it'),
         ];
     }
 
@@ -127,25 +128,26 @@ final readonly class ReadBench
         $ends = $run->potLifeEnds($this->clock);
         $batches = count($run->plan->batches);
         $which = $batches > 1 && $run->state->step->batch > 0
-            ? $this->words->say(Phrase::of('bench.cup_2', ['cup' => $run->state->step->batch, 'cups' => $batches])).' '
+            ? $this->say('bench.cup_of_cups', ['cup' => $run->state->step->batch, 'cups' => $batches]).' '
             : '';
 
         return match ($run->state->step->kind) {
             StepKind::Weigh => $this->item(
-                $pour, 'now', $which.$this->words->say(Phrase::of('bench.weigh', ['add' => $run->frozen->called($line['add'] ?? '')])), $line['running'] ?? null, 'g',
-                $this->words->say(Phrase::of('bench.until_scale_reads')), $met, $ends, 'run', $this->words->say(Phrase::of('bench.go')),
+                $pour, 'now', $which.$this->say('bench.weigh_add', ['add' => $run->frozen->called($line['add'] ?? '')]),
+                $line['running'] ?? null, 'g', $this->say('bench.until_scale_reads'), $met, $ends, 'run', $this->say('bench.go_on'),
             ),
             StepKind::Rescue => $this->item(
-                $pour, 'now', $which.$this->words->say(Phrase::of('bench.over_poured_rescue_cup')), array_sum($cup->poured), 'g', $this->words->say(Phrase::of('bench.cup')), $met, $ends, 'run',
-                $this->words->say(Phrase::of('bench.rescue')),
+                $pour, 'now', $which.$this->say('bench.over_poured_rescue_cup'), array_sum($cup->poured), 'g',
+                $this->say('bench.in_this_cup'), $met, $ends, 'run', $this->say('bench.rescue'),
             ),
             default => $cup->poured === []
                 ? $this->item(
-                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->planned), 'g', $this->words->say(Phrase::of('bench.weigh_into_cup')), $met, $ends, 'run',
-                    $this->words->say(Phrase::of('bench.go')),
+                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->planned), 'g', $this->say('bench.weigh_into_cup'),
+                    $met, $ends, 'run', $this->say('bench.go_on'),
                 )
                 : $this->item(
-                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->poured), 'g', $this->words->say(Phrase::of('bench.cup')), $met, $ends, 'run', $this->words->say(Phrase::of('bench.go')),
+                    $pour, 'now', $which.$this->inWords($run), array_sum($cup->poured), 'g', $this->say('bench.in_this_cup'),
+                    $met, $ends, 'run', $this->say('bench.go_on'),
                 ),
         };
     }
@@ -155,14 +157,14 @@ final readonly class ReadBench
         $worked = $run->worked($this->library->castings());
 
         return match ($run->state->step->kind) {
-            StepKind::Gear => $this->words->say(Phrase::of('bench.gear_read_cautions')),
-            StepKind::Contacts => $this->words->say(Phrase::of('bench.see_every_contact_ready')),
-            StepKind::PreMix => lcfirst($worked->premix['title'] ?? $this->words->say(Phrase::of('bench.stir'))),
-            StepKind::Tare => $this->words->say(Phrase::of('bench.cup_scale_tare')),
+            StepKind::Gear => $this->say('bench.gear_read_cautions'),
+            StepKind::Contacts => $this->say('bench.see_every_contact_ready'),
+            StepKind::PreMix => lcfirst($worked->premix['title'] ?? $this->say('bench.stir_it')),
+            StepKind::Tare => $this->say('bench.cup_scale_tare'),
             StepKind::Mix, StepKind::Heat => lcfirst($worked->mix['title']),
-            StepKind::Degas => $this->words->say(Phrase::of('bench.de_air')),
+            StepKind::Degas => $this->say('bench.de_air'),
             StepKind::Fill => lcfirst($worked->fill['title']),
-            default => 'go on',
+            default => lcfirst($this->say('bench.go_on')),
         };
     }
 
@@ -175,8 +177,8 @@ final readonly class ReadBench
         [$due, $soon] = [$at !== null && $at->lte($now), $at !== null && $at->lte($now->addHours(3))];
 
         return $this->item(
-            $pour, $due ? 'now' : ($soon ? 'next' : 'later'), $due ? $this->words->say(Phrase::of('bench.ready_open')) : $this->words->say(Phrase::of('bench.curing')), $pour->weighed_g, 'g', $this->words->say(Phrase::of('bench.mould')),
-            $pour->poured_at, $at, 'run', $due ? $this->words->say(Phrase::of('bench.open')) : $this->words->say(Phrase::of('bench.look')),
+            $pour, $due ? 'now' : ($soon ? 'next' : 'later'), $this->say($due ? 'bench.ready_to_open' : 'bench.curing'),
+            $pour->weighed_g, 'g', $this->say('bench.in_the_mould'), $pour->poured_at, $at, 'run', $this->say($due ? 'bench.open_it' : 'bench.look_at_it'),
         );
     }
 
@@ -188,11 +190,14 @@ final readonly class ReadBench
 
         return [
             'id' => "series-{$series->series->id}", 'group' => 'now', 'title' => "Pucks · {$series->called()}", 'base' => $series->base(),
-            'what' => $next === null ? $this->words->say(Phrase::of('bench.everything_label_pucks')) : $this->words->say(Phrase::of('bench.weigh_2', ['vessel' => SeriesResult::called($next->vessel), 'add' => $next->add])),
-            'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : $this->words->say(Phrase::of('bench.until_scale_reads')),
+            'what' => $next === null
+                ? $this->say('bench.everything_label_pucks')
+                : $this->say('bench.weigh_into', ['vessel' => SeriesResult::called($next->vessel), 'add' => $next->add]),
+            'number' => $next?->running, 'unit' => 'g', 'label' => $next === null ? '' : $this->say('bench.until_scale_reads'),
             'from_ms' => $until === null ? null : (int) $series->metAt()?->getTimestampMs(),
             'to_ms' => $until === null ? null : (int) $until->getTimestampMs(),
-            'href' => "/swatches/series/{$series->series->id}", 'colour' => $series->colour(), 'action' => $this->words->say(Phrase::of('bench.go')),
+            'href' => "/swatches/series/{$series->series->id}", 'colour' => $series->colour(),
+            'action' => $this->say('bench.go_on'),
         ];
     }
 
@@ -217,19 +222,19 @@ final readonly class ReadBench
             'group' => $waits ? ($soon ? 'next' : 'later') : ($recorded->state->hasBegun() ? 'now' : 'next'),
             'title' => $recorded->build->title(), 'base' => $base->name ?? '',
             'what' => $next === null
-                ? $this->words->say(Phrase::of('bench.everything_done_say_how'))
+                ? $this->say('bench.everything_done_say_how')
                 : match ($next->state) {
-                    OperationState::Missed => $this->words->say(Phrase::of('bench.window_shut', ['name' => $next->operation->name])),
-                    OperationState::Closing => $this->words->say(Phrase::of('bench.window_closing', ['name' => $next->operation->name])),
+                    OperationState::Missed => $this->say('bench.window_shut', ['name' => $next->operation->name]),
+                    OperationState::Closing => $this->say('bench.window_closing', ['name' => $next->operation->name]),
                     default => mb_strtolower($next->operation->name),
                 },
             'number' => $next?->operation->mixing?->volume(), 'unit' => 'ml',
-            'label' => $next?->operation->mixing?->volume() === null ? '' : $this->words->say(Phrase::of('bench.lay')),
+            'label' => $next?->operation->mixing?->volume() === null ? '' : $this->say('bench.to_lay_on'),
             // Until it opens, or while it is open.
             'from_ms' => $shuts === null && ! $waits ? null : ($waits ? (int) $recorded->now->getTimestampMs() : $opens),
             'to_ms' => $waits ? $opens : $shuts,
             'href' => "/builds/{$recorded->build->id}", 'colour' => $base->colour ?? '#cfc4ae',
-            'action' => $waits ? $this->words->say(Phrase::of('bench.look')) : $this->words->say(Phrase::of('bench.go_building')),
+            'action' => $this->say($waits ? 'bench.look_at_it' : 'bench.go_on_building'),
         ]];
     }
 
@@ -240,10 +245,14 @@ final readonly class ReadBench
 
         return $gist !== null
             ? $this->item(
-                $pour, 'next', $this->words->say(Phrase::of('bench.ready_weigh_up')), $gist['mass_g'], 'g', $gist['cups'] > 1 ? $this->words->say(Phrase::of('bench.cups', ['n' => $gist['cups']])) : $this->words->say(Phrase::of('bench.one_cup')),
-                null, null, '', $this->words->say(Phrase::of('bench.open_sheet')),
+                $pour, 'next', $this->say('bench.ready_weigh_up'), $gist['mass_g'], 'g',
+                $this->say($gist['cups'] > 1 ? 'bench.in_cups' : 'bench.in_one_cup', ['n' => $gist['cups']]), null, null, '',
+                $this->say('bench.open_sheet'),
             )
-            : $this->item($pour, 'later', $this->words->say(Phrase::of('bench.sheet_not_finished')), null, null, $this->words->say(Phrase::of('bench.still_worked_out')), null, null, '', $this->words->say(Phrase::of('bench.finish')));
+            : $this->item(
+                $pour, 'later', $this->say('bench.sheet_not_finished'), null, null, $this->say('bench.still_worked_out'), null, null, '',
+                $this->say('bench.finish_it'),
+            );
     }
 
     /** @return BenchItemShape */
@@ -277,5 +286,11 @@ final readonly class ReadBench
             'colour' => $frozen->colour ?? $sheet->colour ?? '#cfc4ae',
             'action' => $action,
         ];
+    }
+
+    /** @param  array<string, float|int|string>  $values */
+    private function say(string $code, array $values = []): string
+    {
+        return $this->words->say(Phrase::of($code, $values));
     }
 }

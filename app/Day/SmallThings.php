@@ -31,6 +31,12 @@ final readonly class SmallThings
     /** As many as a bench holds unread. */
     private const MOST = 120;
 
+    /** What a swatch waits for, of one and of several. */
+    private const DOES = [
+        'read' => ['bench.swatch_can_be_read', 'bench.swatches_can_be_read'],
+        'demould' => ['bench.swatch_can_come_out', 'bench.swatches_can_come_out'],
+    ];
+
     public function __construct(
         private DrawerEntries $entries,
         private Library $library,
@@ -110,7 +116,7 @@ final readonly class SmallThings
         foreach ($pucks as $formula => $by) {
             foreach ($by as $does => $ids) {
                 $due[] = [
-                    'what' => Phrase::of(count($ids) === 1 ? "bench.swatch_{$does}" : "bench.swatches_{$does}", ['n' => count($ids), 'formula' => $formula]),
+                    'what' => Phrase::of(self::DOES[$does][count($ids) === 1 ? 0 : 1], ['n' => count($ids), 'formula' => $formula]),
                     'href' => "/swatches/drawer#swatch-{$ids[0]}", 'count' => count($ids),
                 ];
             }
@@ -119,16 +125,17 @@ final readonly class SmallThings
         return $due;
     }
 
+    /** @return key-of<self::DOES>|null */
     private function does(string $code, CarbonImmutable $poured, ?CarbonImmutable $demoulded, CarbonImmutable $now): ?string
     {
         if ($demoulded !== null) {
-            return $demoulded->addHours(self::SETTLED_H)->lte($now) ? 'can_be_read' : null;
+            return $demoulded->addHours(self::SETTLED_H)->lte($now) ? 'read' : null;
         }
         $base = $this->library->shelf()->bases[$code] ?? null;
         $opens = $base === null ? null : $this->room->since($poured)->reaches(Milestone::Demould, $this->clock->model($base));
 
         return $opens !== null && $poured->addMinutes((int) ceil($opens->likely->min))->lte($now)
-            ? 'can_come_out'
+            ? 'demould'
             : null;
     }
 }

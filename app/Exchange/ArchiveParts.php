@@ -75,7 +75,8 @@ final readonly class ArchiveParts
     /** What counts for this database alone. */
     private const OWN = [
         'workshops' => [
-            'mark', 'change_count', 'drawer_stamp', 'drawer_changes', 'shelf_mark', 'edition', 'made_up', 'known_as', 'cables', 'practice_of',
+            'mark', 'change_count', 'drawer_stamp', 'drawer_changes', 'shelf_mark', 'edition', 'made_up', 'known_as', 'cables',
+            'practice_of',
             'practising',
         ],
         'people' => ['passphrase', 'pin', 'pin_tries', 'sessions'],

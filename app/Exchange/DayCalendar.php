@@ -47,8 +47,10 @@ final readonly class DayCalendar
                 'STATUS' => $work->state === 'live' ? 'CONFIRMED' : 'TENTATIVE',
                 'DESCRIPTION' => $work->shuts === null
                     ? ''
-                    : $this->words->say(Phrase::of('bench.window_shuts_2', [
-                        'at' => $this->workshop->said(CarbonImmutable::createFromTimestampMs($day->ms($work->shuts), 'UTC'), $day->midnight),
+                    : $this->words->say(Phrase::of('bench.window_shuts_at', [
+                        'at' => $this->workshop->said(
+                            CarbonImmutable::createFromTimestampMs($day->ms($work->shuts), 'UTC'), $day->midnight,
+                        ),
                     ])),
                 'URL' => url($work->href),
             ]);

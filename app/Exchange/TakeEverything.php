@@ -70,7 +70,7 @@ final readonly class TakeEverything
         );
         if ($has !== []) {
             throw self::wrong(
-                Phrase::of('bench.shop_own', ['has' => $has]),
+                Phrase::of('bench.shop_is_not_empty', ['has' => $has]),
             );
         }
     }

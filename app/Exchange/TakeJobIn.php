@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
-use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Contact\MouldPart;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Sheet\SheetKind;
 use App\Builds\BuildBook;
 use App\Builds\PlanBuild;
@@ -60,8 +60,9 @@ final readonly class TakeJobIn
             $job = $this->shop->jobs()->create([
                 'name' => mb_substr($said->text('name', 120), 0, 120),
                 'purpose' => mb_substr(
-                    trim(($said->textOrNull('purpose') ?? '')."\n".$this->words->say(Phrase::of('bench.from_file', [
-                        'shop' => $file->textOrNull('shop') ?? Phrase::of('bench.another_shop'), 'day' => mb_substr($file->textOrNull('made_at') ?? '', 0, 10),
+                    trim(($said->textOrNull('purpose') ?? '')."\n".$this->words->say(Phrase::of('bench.from_the_file_of', [
+                        'shop' => $file->textOrNull('shop') ?? Phrase::of('bench.another_shop'),
+                        'day' => mb_substr($file->textOrNull('made_at') ?? '', 0, 10),
                     ]))),
                     0, 2000,
                 ),

@@ -19,16 +19,16 @@ final readonly class FaultsView implements View
     /** How warm a room is called what, and which hours. */
     private const WORDS = [
         'room' => [
-            'cold' => 'bench.under',
-            'mild' => 'bench.said_2',
-            'warm' => 'bench.said_3',
-            'hot' => 'bench.over',
+            'cold' => 'bench.room_cold',
+            'mild' => 'bench.room_mild',
+            'warm' => 'bench.room_warm',
+            'hot' => 'bench.room_hot',
         ],
         'hour' => [
-            'morning' => 'bench.before_noon',
-            'noon' => 'bench.noon_three',
-            'afternoon' => 'bench.three_six',
-            'evening' => 'bench.after_six',
+            'morning' => 'bench.hour_morning',
+            'noon' => 'bench.hour_noon',
+            'afternoon' => 'bench.hour_afternoon',
+            'evening' => 'bench.hour_evening',
         ],
     ];
 

@@ -28,7 +28,12 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class TrialBecomes
 {
-    public function __construct(private Library $library, private ReadSwatch $read, private DrawerWriter $entries, private Phrasebook $words) {}
+    public function __construct(
+        private Library $library,
+        private ReadSwatch $read,
+        private DrawerWriter $entries,
+        private Phrasebook $words,
+    ) {}
 
     /**
      * @return string what was written down where
@@ -77,7 +82,9 @@ final readonly class TrialBecomes
                 'fresh' => $family, 'surface' => $surface, 'base' => $trial->base_code, 'released_with' => $variant['release'] ?? null,
                 'put_on_at' => $trial->created_at, 'due_at' => $trial->ended_at ?? $now, 'read_at' => $now,
                 'passed' => $good === count($grades),
-                'note' => $this->words->say(Phrase::of('bench.trial_cups_good', ['trial' => $trial->name, 'variant' => (string) $variant['name'], 'good' => $good, 'n' => count($grades)])),
+                'note' => $this->words->say(Phrase::of('bench.trial_cups_good', [
+                    'trial' => $trial->name, 'variant' => (string) $variant['name'], 'good' => $good, 'n' => count($grades),
+                ])),
             ])->id;
         }
 
@@ -111,7 +118,8 @@ final readonly class TrialBecomes
         $swatch = null;
         $this->entries->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
             $swatch = Swatch::query()->create([
-                'formula_version_id' => $version->id, 'name' => mb_substr($this->words->say(Phrase::of('bench.trial', ['trial' => $trial->name])), 0, 120),
+                'formula_version_id' => $version->id,
+                'name' => mb_substr($this->words->say(Phrase::of('bench.swatch_of_trial', ['trial' => $trial->name])), 0, 120),
                 'poured_at' => $trial->created_at, 'demoulded_at' => $trial->ended_at,
             ]);
             ($this->read)(

@@ -54,7 +54,7 @@ final readonly class TrialStream implements Stream
             throw new StepHasMoved(Phrase::of('bench.what_trial_said_written'));
         }
         if ($trial->ended_at !== null && ! in_array($kind, [TrialFactKind::Undone, TrialFactKind::Noted], true)) {
-            throw new StepHasMoved(Phrase::of('bench.trial_ended'));
+            throw new StepHasMoved(Phrase::of('bench.trial_has_ended'));
         }
 
         return match ($kind) {

@@ -74,17 +74,21 @@ final readonly class PouredSoFar
         $so = $this->links[$link] ?? null;
 
         return match (true) {
-            $kind === ImpressionKind::Original => Phrase::of('bench.kept_2'),
+            $kind === ImpressionKind::Original => Phrase::of('bench.original_is_kept'),
             // A build that has begun says so, whatever of it was poured.
-            $this->builds[$link] ?? false => ($so['done'] ?? 0) > 0 ? Phrase::of('bench.done_being_built', ['n' => $so['done']]) : Phrase::of('bench.being_built'),
+            $this->builds[$link] ?? false => Phrase::of(
+                ($so['done'] ?? 0) > 0 ? 'bench.done_being_built' : 'bench.being_built', ['n' => $so['done'] ?? 0],
+            ),
             $so === null => isset($this->builds[$link]) ? Phrase::of('bench.planned') : Phrase::of('bench.not_planned_yet'),
-            $so['last'] === PourState::Draft => $so['done'] > 0 ? Phrase::of('bench.done_next_planned', ['n' => $so['done']]) : Phrase::of('bench.planned'),
+            $so['last'] === PourState::Draft => Phrase::of(
+                $so['done'] > 0 ? 'bench.done_next_planned' : 'bench.planned', ['n' => $so['done']],
+            ),
             $so['last'] === PourState::Laid => Phrase::of('bench.being_built'),
             $so['last'] === PourState::Running => Phrase::of('bench.being_poured'),
             $so['last'] === PourState::Waiting => Phrase::of('bench.curing'),
             $so['last'] === PourState::Opened => Phrase::of('bench.open_not_graded'),
             $so['last'] === PourState::GivenUp && $so['done'] === 0 => Phrase::of('bench.given_up'),
-            default => $kind === ImpressionKind::Cast ? Phrase::of('bench.done', ['n' => $so['done']]) : ($so['last_grade'] ?? 'done'),
+            default => $kind === ImpressionKind::Cast ? Phrase::of('bench.n_done', ['n' => $so['done']]) : ($so['last_grade'] ?? 'done'),
         };
     }
 }

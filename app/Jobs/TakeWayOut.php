@@ -131,7 +131,7 @@ final readonly class TakeWayOut
 
     private function called(bool $isCopy, BaseSheet $base): string
     {
-        return $this->words->say($isCopy ? Phrase::of('bench.copy', ['base' => $base->name]) : Phrase::of('bench.mould_2', ['base' => $base->name]));
+        return $this->words->say(Phrase::of($isCopy ? 'bench.copy_of' : 'bench.mould_of', ['base' => $base->name]));
     }
 
     private function said(Way $way, CarbonImmutable $now): string

@@ -26,7 +26,7 @@ final readonly class DecisionsView implements View
 
     /**
      * @return array{
-     *     rows: list<array{id: int, at_ms: int, by: string|null, did: string, of: string|null, said: string}>, earlier: int|null,
+     *     rows: list<array{id: int, at_ms: int, by: string|null, did: Phrase|string, of: string|null, said: string}>, earlier: int|null,
      *     now_ms: int,
      * }
      */

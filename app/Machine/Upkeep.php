@@ -68,16 +68,22 @@ final readonly class Upkeep
             $free !== null
                 && $free < self::LEAST_FREE_BYTES => Phrase::of('bench.disk_bench_computer_nearly', ['mb' => (int) ($free / 1e6)]),
             $backup->failed !== null => Phrase::of('bench.last_backup_could_not', ['why' => $backup->failed]),
-            isset($looked['back_ms']) => Phrase::of('bench.clock_bench_computer_went', ['before' => self::said($looked['back_ms']), 'now' => self::said((int) $this->now->getTimestampMs())]),
+            isset($looked['back_ms']) => Phrase::of('bench.clock_bench_computer_went', [
+                'before' => self::said($looked['back_ms']), 'now' => self::said((int) $this->now->getTimestampMs()),
+            ]),
             ! $this->isWatched => null,
             $looked !== null
                 && $looked['at_ms'] < $this->now->getTimestampMs()
                     - 1000
                         * self::LONGEST_WAIT_S => Phrase::of('bench.clock_daily_work_stopped'),
             $looked !== null
-                && $looked['waits_s'] > self::LONGEST_WAIT_S => Phrase::of('bench.what_worked_out_beside', ['minutes' => intdiv($looked['waits_s'], 60)]),
+                && $looked['waits_s'] > self::LONGEST_WAIT_S => Phrase::of('bench.what_worked_out_beside', [
+                    'minutes' => intdiv($looked['waits_s'], 60),
+                ]),
             $backup->well !== null
-                && $backup->well < $this->now->subHours(self::OLDEST_BACKUP_H) => Phrase::of('bench.last_good_backup_days', ['days' => (int) $backup->well->diffInDays($this->now)]),
+                && $backup->well < $this->now->subHours(self::OLDEST_BACKUP_H) => Phrase::of('bench.last_good_backup_days', [
+                    'days' => (int) $backup->well->diffInDays($this->now),
+                ]),
             default => null,
         };
     }

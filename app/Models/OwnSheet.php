@@ -38,7 +38,7 @@ final class OwnSheet extends Model
 
     public function calledOnScreen(): Phrase
     {
-        return Phrase::of('bench.sheet', ['code' => $this->code]);
+        return Phrase::of('bench.the_sheet', ['code' => $this->code]);
     }
 
     protected static function booted(): void

@@ -38,7 +38,7 @@ final class TestPatch extends Model
     public function calledOnScreen(): Phrase
     {
         return $this->passed === null
-            ? Phrase::of('bench.test_patch_2')
+            ? Phrase::of('bench.this_test_patch')
             : (
                 $this->passed
                 ? Phrase::of('bench.test_patch_read_another')

@@ -111,7 +111,9 @@ final readonly class MouldPageView implements View
                 $mould->care ?? [],
             ),
             'casts' => $mould->casts, 'tally' => $this->tally($mould),
-            ...$this->look->of("mould:{$mould->id}", $this->look->changes(), $now, self::HOLDS_S, fn (): array => $this->held($mould, $now)),
+            ...$this->look->of(
+                "mould:{$mould->id}", $this->look->changes(), $now, self::HOLDS_S, fn (): array => $this->held($mould, $now),
+            ),
             'facts' => array_map(
                 fn (Happened $fact): array => [
                     'id' => $fact->id, 'kind' => $fact->kind, 'at_ms' => $fact->atMs, 'payload' => $fact->payload,

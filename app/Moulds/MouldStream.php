@@ -79,7 +79,9 @@ final readonly class MouldStream implements Stream
             MouldFactKind::Noted => ['text' => mb_substr($payload->only('text')->text('text'), 0, 2000)],
             MouldFactKind::Priced => ['cost' => Money::written($payload->only('cost'), 'cost')->toString()],
             MouldFactKind::Retired => $this->retired($payload->only('why', 'note')),
-            MouldFactKind::Returned => $mould->retired_at !== null ? [] : throw new StepHasMoved(Phrase::of('bench.use_already_2', ['name' => $mould->name])),
+            MouldFactKind::Returned => $mould->retired_at !== null
+                ? []
+                : throw new StepHasMoved(Phrase::of('bench.mould_is_in_use', ['name' => $mould->name])),
             MouldFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }

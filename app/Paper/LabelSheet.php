@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Paper;
 
-use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Library\Library;
 use App\Models\Lot;
 use App\Models\LotPart;
@@ -107,7 +107,7 @@ final readonly class LabelSheet
             'code' => "L-{$lot->id}", 'name' => $shelf->bases[$lot->code]->name ?? $shelf->additives[$lot->code]->name ?? $lot->code,
             'lines' => [
                 ...array_values($lot->parts->map(static fn (LotPart $part): string => "{$part->part} ".($part->maker_number ?? ''))->all()),
-                $this->words->say(Phrase::of($lot->best_before === null ? 'bench.came' : 'bench.came_best_before', [
+                $this->words->say(Phrase::of($lot->best_before === null ? 'bench.lot_came' : 'bench.came_best_before', [
                     'day' => $lot->got_on, 'until' => (string) $lot->best_before,
                 ])),
             ],

@@ -28,7 +28,7 @@ final readonly class ShoppingList
         foreach ($view['reorder'] as $low) {
             $lines[$low['code']] ??= ['name' => $low['name'], 'grams' => 0.0, 'why' => []];
             $lines[$low['code']]['grams'] = max($lines[$low['code']]['grams'], max(0.0, $low['reorder_g'] - $low['left_g']));
-            $lines[$low['code']]['why'][] = $this->words->say(Phrase::of('bench.under_line'));
+            $lines[$low['code']]['why'][] = $this->words->say(Phrase::of('bench.under_its_line'));
         }
         $kits = Kit::query()->whereIn('code', array_keys($lines))->get()->keyBy('code');
         $sum = BigDecimal::zero();
@@ -47,7 +47,7 @@ final readonly class ShoppingList
         }
         ksort($lines);
 
-        return new Paper('shopping-list', $this->words->say(Phrase::of('bench.buy')), 'to-buy', '/stores', [
+        return new Paper('shopping-list', $this->words->say(Phrase::of('bench.to_buy')), 'to-buy', '/stores', [
             'lines' => array_values($lines), 'sum' => (string) $sum->toScale(2),
             'open' => array_filter($lines, static fn (array $one): bool => $one['price'] === null) !== [],
         ]);

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\PourSheets;
 
-use Apalos\Core\Phrase\Phrasebook;
-use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Contact\MouldPart;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Library\Library;
 use App\Models\Impression;
 use App\Models\Pour;

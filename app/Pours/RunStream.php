@@ -118,7 +118,9 @@ final readonly class RunStream implements Stream
             RunFactKind::Gelled => $this->gelled($in->only('sure', ToldLate::FIELD), $run, $now),
             RunFactKind::Opened => [
                 ...self::atStep($in->only('step', ToldLate::FIELD), $run, StepKind::Wait),
-                ...$this->told($in, $now)->notBefore($run->at(max([0.0, ...$run->state->filledAt])), Phrase::of('bench.went'))->kept(),
+                ...$this->told($in, $now)->notBefore(
+                    $run->at(max([0.0, ...$run->state->filledAt])), Phrase::of('bench.it_went_in'),
+                )->kept(),
             ],
             RunFactKind::Graded => $this->ends->graded($in, $run),
             RunFactKind::GivenUp => $this->ends->givenUp($in, $run),
@@ -139,7 +141,7 @@ final readonly class RunStream implements Stream
         if ($met === null || $run->state->gelledAt !== null) {
             throw new StepHasMoved(Phrase::of('bench.gel_pour_already_written'));
         }
-        $told = $this->told($in, $now)->notBefore($met, Phrase::of('bench.met_b'));
+        $told = $this->told($in, $now)->notBefore($met, Phrase::of('bench.a_met_b'));
         $sure = $in->has('sure') && $in->bool('sure');
         $expected = $sure
             ? null

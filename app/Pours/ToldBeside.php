@@ -35,7 +35,7 @@ final readonly class ToldBeside
             throw BadInput::at('moulds', Phrase::of('bench.pour_mould_goes_round'));
         }
         if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
-            throw new StepHasMoved(Phrase::of('bench.pour_ended'));
+            throw new StepHasMoved(Phrase::of('bench.castings_are_told'));
         }
         $said = $in->toArray()['moulds'] ?? [];
         $moulds = array_values(array_unique(array_filter(is_array($said) ? $said : [], is_int(...))));
@@ -64,7 +64,7 @@ final readonly class ToldBeside
     {
         $in->only('code', 'lot');
         if (in_array($run->state->step->kind, [StepKind::Done, StepKind::GivenUp], true)) {
-            throw new StepHasMoved(Phrase::of('bench.pour_ended_2'));
+            throw new StepHasMoved(Phrase::of('bench.lots_are_told'));
         }
         $code = $in->text('code');
         $lot = Lot::query()->find((int) $in->number('lot', 1.0, 1e15));

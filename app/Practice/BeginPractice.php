@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
-use Apalos\Core\Phrase\Phrasebook;
-use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Practice\PracticeBench;
 use Apalos\Core\Practice\Scenario;
 use App\Builds\BuildStreams;
@@ -155,7 +155,9 @@ final readonly class BeginPractice
     {
         if ($build !== null) {
             $pour = app(MixOperation::class)($build, $of, $at);
-            app(StartPour::class)($pour->refresh(), $pour->edition, null, $at, app(Phrasebook::class)->say(Phrase::of('bench.tried_again')));
+            app(StartPour::class)(
+                $pour->refresh(), $pour->edition, null, $at, app(Phrasebook::class)->say(Phrase::of('bench.tried_again')),
+            );
         }
     }
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
-use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Practice\Scenario;
 use App\Models\Build;
 use App\Models\FormulaVersion;
@@ -108,7 +108,8 @@ final readonly class PractiseThis
     private function scenario(string $name, array $make, array $wrong, ?float $roomC): Scenario
     {
         return Scenario::from(Fields::of([
-            'id' => 'this', 'name' => mb_substr($name, 0, 80), 'about' => $this->words->say(Phrase::of('bench.as_stands_shop')), 'level' => self::LEVEL,
+            'id' => 'this', 'name' => mb_substr($name, 0, 80),
+            'about' => $this->words->say(Phrase::of('bench.as_stands_shop')), 'level' => self::LEVEL,
             'teaches' => isset($make['build']) ? ['windows', 'order'] : ['weighing', 'time'], 'make' => $make,
             'room_c' => max(-10.0, min(45.0, $roomC ?? $this->room->now()->degrees)), 'price_per_kg' => $this->price($make['base'] ?? null),
             'goes_wrong' => array_values($wrong),

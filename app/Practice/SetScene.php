@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
-use Apalos\Core\Phrase\Phrasebook;
-use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Contact\WayKind;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Practice\Scenario;
 use App\Builds\PlanBuild;
 use App\Contacts\ChooseForContact;
@@ -66,15 +66,20 @@ final readonly class SetScene
         $make = Fields::of($scenario->make);
         $base = $make->textOrNull('base') ?? $this->library->builds()[$make->textOrNull('build') ?? '']->base ?? null;
         $mould = $make->textOrNull('mould');
-        $job = Job::query()->create(['name' => mb_substr($scenario->name, 0, 120), 'purpose' => $this->words->say(Phrase::of('bench.practice')), 'quantity' => 1]);
+        $job = Job::query()->create([
+            'name' => mb_substr($scenario->name, 0, 120), 'purpose' => $this->words->say(Phrase::of('bench.practice')), 'quantity' => 1,
+        ]);
         $job->impressions()->create([
-            'position' => 0, 'kind' => ImpressionKind::Original, 'name' => $this->words->say(Phrase::of('bench.practice_piece')), 'material' => $this->words->say(Phrase::of('bench.oil_clay_sulphur_free')),
+            'position' => 0, 'kind' => ImpressionKind::Original,
+            'name' => $this->words->say(Phrase::of('bench.practice_piece')),
+            'material' => $this->words->say(Phrase::of('bench.oil_clay_sulphur_free')),
             'surface' => self::ORIGINAL,
         ]);
         $position = 1;
         if ($mould !== null) {
             $job->impressions()->create([
-                'position' => $position++, 'kind' => ImpressionKind::Mould, 'name' => $this->words->say(Phrase::of('bench.practice_mould')), 'material' => $mould,
+                'position' => $position++, 'kind' => ImpressionKind::Mould,
+                'name' => $this->words->say(Phrase::of('bench.practice_mould')), 'material' => $mould,
             ]);
         }
         $makes = $scenario->isBuild() ? ($this->library->builds()[$make->text('build')]->makes ?? ['mould']) : [];
@@ -82,7 +87,7 @@ final readonly class SetScene
 
         return $job->impressions()->create([
             'position' => $position, 'kind' => $isCast ? ImpressionKind::Cast : ImpressionKind::Mould,
-            'name' => $isCast ? $this->words->say(Phrase::of('bench.practice_cast')) : $this->words->say(Phrase::of('bench.practice_mould')), 'material' => $base,
+            'name' => $this->words->say(Phrase::of($isCast ? 'bench.practice_cast' : 'bench.practice_mould')), 'material' => $base,
             'wall' => $isCast || $scenario->isBuild() ? null : ($make->textOrNull('wall') ?? self::WALL),
         ])->refresh();
     }

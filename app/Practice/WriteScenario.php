@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
-use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Practice\Mishap;
 use Apalos\Core\Practice\MishapKind;
 use Apalos\Core\Practice\Scenario;
@@ -54,7 +54,8 @@ final readonly class WriteScenario
         ) ?: [Skill::Weighing->value, Skill::Time->value];
         $scenario = Scenario::from(Fields::of([
             'id' => Str::slug(mb_substr($in->text('name'), 0, 50)) ?: 'own', 'name' => trim($in->text('name', 80)),
-            'about' => $in->textOrNull('about') ?? $this->words->say(Phrase::of('bench.written_shop')), 'level' => self::LEVEL, 'teaches' => $teaches,
+            'about' => $in->textOrNull('about') ?? $this->words->say(Phrase::of('bench.written_in_this_shop')),
+            'level' => self::LEVEL, 'teaches' => $teaches,
             'make' => $make->toArray(),
             'room_c' => $in->number('room_c', -10.0, 45.0), 'price_per_kg' => '30.00',
             'goes_wrong' => array_map(static fn (Mishap $one): array => $one->toArray(), $wrong),

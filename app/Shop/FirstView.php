@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Shop;
 
-use Apalos\Core\Phrase\Phrasebook;
-use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Material\AdditiveSheet;
 use Apalos\Core\Material\BaseSheet;
+use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Sheet\SheetKind;
 use App\Library\Library;
 use App\Library\OwnShelf;
@@ -23,7 +23,13 @@ final readonly class FirstView implements View
 {
     public const STEPS = ['shop', 'shelf', 'job'];
 
-    public function __construct(private Workshop $workshop, private Library $library, private OwnShelf $own, private string $step, private Phrasebook $words) {}
+    public function __construct(
+        private Workshop $workshop,
+        private Library $library,
+        private OwnShelf $own,
+        private string $step,
+        private Phrasebook $words,
+    ) {}
 
     /** How far somebody has come: the shop has its name, the shelf is ticked. */
     public static function reached(Workshop $workshop): string
@@ -53,9 +59,8 @@ final readonly class FirstView implements View
             $groups[ucfirst($this->library->knowledge()->family($base->family)->name)][] = $this->sheet($base->code, $base->name, $base);
         }
         foreach ($this->library->shelf()->additives as $additive) {
-            $groups[$this->words->say(Phrase::of('bench.stir_2', ['role' => str_replace('-', ' ', $additive->role->value)]))][] = $this->sheet(
-                $additive->code, $additive->name, $additive,
-            );
+            $title = $this->words->say(Phrase::of('bench.to_stir_in', ['role' => str_replace('-', ' ', $additive->role->value)]));
+            $groups[$title][] = $this->sheet($additive->code, $additive->name, $additive);
         }
         foreach ([SheetKind::Release->value => 'Releases', SheetKind::Sealer->value => 'Sealers'] as $kind => $title) {
             foreach ($this->library->sheets(SheetKind::from($kind)) as $code => $sheet) {

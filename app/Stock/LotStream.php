@@ -73,7 +73,7 @@ final readonly class LotStream implements Stream
             LotFactKind::Ended => ['why' => mb_substr($payload->only('why')->textOrNull('why') ?? '', 0, 500)],
             LotFactKind::Returned => $lot->ended_at !== null || $lot->recalled_at !== null
                 ? []
-                : throw new StepHasMoved(Phrase::of('bench.use_already', ['label' => $lot->label()])),
+                : throw new StepHasMoved(Phrase::of('bench.lot_is_in_use', ['label' => $lot->label()])),
             LotFactKind::Undone => TakenBack::of($payload, $this->recorded->state->takeBack),
         };
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
-use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Casting\Heated;
 use Apalos\Core\Casting\Scrap;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Phrase\Phrasebook;
 use App\Lists\Rows;
 use App\Log\RecordedRun;
 use App\Models\Fact;
@@ -112,7 +112,10 @@ final readonly class ScrapBook
             'workshop_id' => $run->pour->workshop_id, 'code' => $scrap->code, 'got_on' => $day, 'created_at' => $at,
             'of_pour_id' => $run->pour->id, 'remelts' => $this->remelts($run, $scrap),
             'note' => mb_substr(
-                $this->words->say(Phrase::of('bench.left', ['formula' => $run->frozen->formula, 'job' => $run->pour->impression->job->name, 'link' => $run->pour->impression->name])), 0, 2000,
+                $this->words->say(Phrase::of('bench.left_of', [
+                    'formula' => $run->frozen->formula, 'job' => $run->pour->impression->job->name, 'link' => $run->pour->impression->name,
+                ])),
+                0, 2000,
             ),
         ]);
         $lot->parts()->create(['workshop_id' => $lot->workshop_id, 'part' => 'A', 'got_g' => $left, 'left_g' => $left]);

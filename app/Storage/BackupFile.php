@@ -85,7 +85,7 @@ final readonly class BackupFile
 
     private function sum(): string
     {
-        $file = fopen($this->path, 'rb') ?: throw new BackupFailed(Phrase::of('bench.cannot_read', ['path' => $this->path]));
+        $file = fopen($this->path, 'rb') ?: throw new BackupFailed(Phrase::of('bench.backup_cannot_be_read', ['path' => $this->path]));
         $sum = hash_init('sha256');
         for ($left = (int) filesize($this->path) - self::SEAL; $left > 0; $left -= strlen($block)) {
             $block = (string) fread($file, max(1, min(self::BLOCK, $left)));
@@ -118,7 +118,9 @@ final readonly class BackupFile
             $name = (string) $zip->getNameIndex($i);
             if ($name !== self::MANIFEST && ! isset($named[$name])) {
                 throw new BackupFailed(
-                    Phrase::of('bench.holds_manifest_does_not', ['path' => $this->path, 'name' => mb_strimwidth(mb_scrub($name), 0, 80, '…')]),
+                    Phrase::of('bench.holds_manifest_does_not', [
+                        'path' => $this->path, 'name' => mb_strimwidth(mb_scrub($name), 0, 80, '…'),
+                    ]),
                 );
             }
         }

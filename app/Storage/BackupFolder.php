@@ -42,7 +42,9 @@ final class BackupFolder
         if (! is_dir($this->path) && ! @mkdir($this->path, 0700, true)) {
             throw new BackupFailed(Phrase::of('bench.nothing_can_written_choose', ['path' => $this->path]));
         }
-        $lock = @fopen("{$this->path}/.turn", 'c') ?: throw new BackupFailed(Phrase::of('bench.nothing_can_written_choose', ['path' => $this->path]));
+        $lock = @fopen("{$this->path}/.turn", 'c') ?: throw new BackupFailed(
+            Phrase::of('bench.nothing_can_written_choose', ['path' => $this->path]),
+        );
         if (! flock($lock, LOCK_EX | LOCK_NB)) {
             throw new BackupFailed(Phrase::of('bench.another_backup_being_taken'));
         }
@@ -155,10 +157,14 @@ final class BackupFolder
         foreach ($parts as $part) {
             $file = $this->kept($part['sha256']);
             if (preg_match('/^[0-9a-f]{64}$/', $part['sha256']) !== 1 || ! is_file($file)) {
-                throw new BackupFailed(Phrase::of('bench.not_put_folder_back', ['file' => $part['file'], 'folder' => "{$this->path}/".self::KEPT]));
+                throw new BackupFailed(
+                    Phrase::of('bench.not_put_folder_back', ['file' => $part['file'], 'folder' => "{$this->path}/".self::KEPT]),
+                );
             }
             if (hash_file('sha256', $file) !== $part['sha256']) {
-                throw new BackupFailed(Phrase::of('bench.damaged', ['file' => $part['file'], 'folder' => "{$this->path}/".self::KEPT]));
+                throw new BackupFailed(
+                    Phrase::of('bench.part_is_damaged', ['file' => $part['file'], 'folder' => "{$this->path}/".self::KEPT]),
+                );
             }
         }
     }

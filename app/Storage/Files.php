@@ -59,7 +59,7 @@ final readonly class Files
 
             return;
         }
-        $in = fopen($file, 'rb') ?: throw new NotWritten(Phrase::of('bench.cannot_read_2', ['file' => $file]));
+        $in = fopen($file, 'rb') ?: throw new NotWritten(Phrase::of('bench.file_cannot_be_read', ['file' => $file]));
         $disk->writeStream($path, $in);
         is_resource($in) && fclose($in);
         unlink($file);

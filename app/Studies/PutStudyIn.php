@@ -70,7 +70,7 @@ final readonly class PutStudyIn
                     $link->update(['note' => $note]);
                     $ml = $isOnePart ? $block->number('upper_ml') : $block->number($i === 0 ? 'lower_ml' : 'upper_ml');
                     $this->sheet($link, $ml, self::ALLOWANCE_PCT);
-                    $said[] = $this->words->say(Phrase::of('bench.takes', ['link' => $link->name, 'ml' => Quantity::volume($ml)]));
+                    $said[] = $this->words->say(Phrase::of('bench.link_takes', ['link' => $link->name, 'ml' => Quantity::volume($ml)]));
                 }
             }
             $cast = $job->impressions()->where('kind', ImpressionKind::Cast)->first();
@@ -78,7 +78,9 @@ final readonly class PutStudyIn
                 $volume = $answer->number('volume_ml');
                 $reservoir = $block->object('spout')->number('reservoir_ml');
                 $this->sheet($cast, $volume, max(self::ALLOWANCE_PCT, (int) ceil(100.0 * $reservoir / max($volume, 0.1))));
-                $said[] = $this->words->say(Phrase::of('bench.take_each_what_spout', ['casts' => $cast->name, 'ml' => Quantity::volume($volume)]));
+                $said[] = $this->words->say(Phrase::of('bench.take_each_what_spout', [
+                    'casts' => $cast->name, 'ml' => Quantity::volume($volume),
+                ]));
             }
             if ($said === []) {
                 throw BadInput::at('study', Phrase::of('bench.all_job_poured_already'));
@@ -199,7 +201,8 @@ final readonly class PutStudyIn
         $inner = $block->numbers('inner_mm', 0.0, 1e6);
         $vents = count($block->objects('vents', 200));
         $all = [
-            'model' => $study->modelFile->name, 'size' => array_map(static fn (float $mm): Quantity => Quantity::length(round($mm)), $inner),
+            'model' => $study->modelFile->name,
+            'size' => array_map(static fn (float $mm): Quantity => Quantity::length(round($mm)), $inner),
             'vents' => $vents,
         ];
 

@@ -22,7 +22,12 @@ use App\Types\View;
  */
 final readonly class RubbersView implements View
 {
-    public function __construct(private Library $library, private BuildBook $book, private PourSheetReckoner $reckoner, private ?Job $job) {}
+    public function __construct(
+        private Library $library,
+        private BuildBook $book,
+        private PourSheetReckoner $reckoner,
+        private ?Job $job,
+    ) {}
 
     /**
      * @return array{

@@ -25,7 +25,7 @@ use Carbon\CarbonImmutable;
  *
  * @phpstan-type ReadingShape array{id: int, kind: string, at_ms: int, after_min: float|null, text: string, source: string, left_out: bool}
  * @phpstan-type SwatchShape array{
- *     id: int, name: string, base: string, formula: string, formula_href: string, inside: Phrase,
+ *     id: int, name: string, base: Phrase|string, formula: string, formula_href: string, inside: Phrase,
  *     hardness: array{scale: '00'|'A', reading: float, written: string, spread: float, count: int}|null,
  *     white: string|null, black: string|null, lab: array{float, float, float}|null, within: float|null,
  *     translucency: array{words: Phrase, ratio: float, delta_e: float}|null,

@@ -23,7 +23,8 @@ final readonly class LabelsView implements View
     {
         return ['labels' => array_map(static fn (KnownSwatch $known): array => [
             'id' => $known->swatch->id, 'name' => $known->swatch->name,
-            'base' => $known->recipe->base->name ?? Phrase::of('bench.base_no_longer_shelf'), 'formula' => $known->swatch->version->called(),
+            'base' => $known->recipe->base->name ?? Phrase::of('bench.base_no_longer_shelf'),
+            'formula' => $known->swatch->version->called(),
             'inside' => $known->inside(), 'poured_ms' => (int) $known->swatch->poured_at->getTimestampMs(),
             'thickness_mm' => $known->swatch->thickness_mm,
             'href' => "/swatches/drawer#swatch-{$known->swatch->id}",

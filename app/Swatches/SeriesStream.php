@@ -79,7 +79,9 @@ final readonly class SeriesStream implements Stream
             SeriesFactKind::Put => $this->put($in, $recorded),
             SeriesFactKind::Written => self::written($in, $recorded),
             SeriesFactKind::Counted => self::counted($in, $recorded),
-            SeriesFactKind::Met => $recorded->state->metAt === null ? [] : throw new StepHasMoved(Phrase::of('bench.clock_series_already_runs')),
+            SeriesFactKind::Met => $recorded->state->metAt === null
+                ? []
+                : throw new StepHasMoved(Phrase::of('bench.clock_series_already_runs')),
             SeriesFactKind::Unmet => [],
             SeriesFactKind::Undone => [
                 'of' => (int) $in->only('of')->number('of', 1.0, 1e12) === $recorded->state->takeBack

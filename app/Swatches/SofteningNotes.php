@@ -36,7 +36,9 @@ final readonly class SofteningNotes
         foreach ([$softener, $base] as $sheet) {
             $text = $sheet->sheet()->textOrNull('notes');
             if ($text !== null) {
-                $notes[] = ['from' => Phrase::of('bench.sheet_2', ['sheet' => $sheet->name]), 'text' => $text, 'href' => "/stores/{$sheet->code}"];
+                $notes[] = [
+                    'from' => Phrase::of('bench.sheet_of', ['sheet' => $sheet->name]), 'text' => $text, 'href' => "/stores/{$sheet->code}",
+                ];
             }
         }
         $own = [...$this->onPucks($base, $softener, $pctOfAB), ...$this->inTheLog($base, $softener, $pctOfAB)];
@@ -68,7 +70,7 @@ final readonly class SofteningNotes
         foreach ($near as $entry) {
             $pct = (float) $entry->pct_of_ab;
             $notes[] = [
-                'from' => Phrase::of('bench.puck', ['pct' => $pct]), 'text' => (string) $entry->note,
+                'from' => Phrase::of('bench.puck_at', ['pct' => $pct]), 'text' => (string) $entry->note,
                 'href' => "/swatches/drawer#swatch-{$entry->swatch_id}", 'off' => abs($pct - $pctOfAB),
             ];
         }

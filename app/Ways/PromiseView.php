@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Ways;
 
-use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Cost\Costing;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Phrase\Phrase;
 use App\Costs\CostBook;
 use App\Library\Library;
 use App\Lists\Rows;
@@ -27,7 +27,7 @@ final readonly class PromiseView implements View
 
     /**
      * @return array{taken: array{
-     *     id: int, kind: string, rubber: string|null, moulds: int, taken_ms: int, undoable: bool,
+     *     id: int, kind: Phrase|string, rubber: string|null, moulds: int, taken_ms: int, undoable: bool,
      *     promised: array{per_piece: string, done_on: string, hands_min: float, good: int, count: int, currency: string},
      *     came: array{
      *         per_piece: string|null, done_on: string|null, hands_min: float|null, good: int, pieces: int, whole: bool,
@@ -45,7 +45,7 @@ final readonly class PromiseView implements View
         $kind = is_string($taken->way['kind'] ?? null) ? $taken->way['kind'] : '';
 
         return ['taken' => [
-            'id' => $taken->id, 'kind' => $this->library->moulds()->kinds[$kind]->name ?? Phrase::of('bench.bought'),
+            'id' => $taken->id, 'kind' => $this->library->moulds()->kinds[$kind]->name ?? Phrase::of('bench.bought_in'),
             'rubber' => $base === null ? null : ($this->library->shelf()->bases[$base]->name ?? $base),
             'moulds' => is_int($taken->way['moulds'] ?? null) ? $taken->way['moulds'] : 0,
             'taken_ms' => (int) $taken->taken_at->getTimestampMs(), 'undoable' => $this->nothingBegun($taken),

@@ -208,7 +208,7 @@ final class BackupTest extends TestCase
             $this->take();
             self::fail('Two were taken at once.');
         } catch (BackupFailed $busy) {
-            self::assertStringContainsString('Another backup', $busy->getMessage());
+            self::assertStringContainsString('Another backup', self::said($busy->says));
         } finally {
             fclose($lock);
         }

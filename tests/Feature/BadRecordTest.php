@@ -98,10 +98,10 @@ final class BadRecordTest extends TestCase
     public function test_why_nothing_can_be_written(string $says, string $words): void
     {
         self::assertStringContainsString(
-            $words, (string) CannotWrite::because(new QueryException('sqlite', 'insert', [], new PDOException($says))),
+            $words, self::said(CannotWrite::because(new QueryException('sqlite', 'insert', [], new PDOException($says)))),
         );
         self::assertStringContainsString(
-            $words, (string) CannotWrite::because(new PDOException($says)), 'also where a transaction is closed',
+            $words, self::said(CannotWrite::because(new PDOException($says))), 'also where a transaction is closed',
         );
         self::assertNull(CannotWrite::because(new QueryException('sqlite', 'insert', [], new PDOException('no such column: x'))));
     }
@@ -111,7 +111,7 @@ final class BadRecordTest extends TestCase
         self::assertNull($this->getJson('/frame')->json('trouble'));
         $usual = config()->string('database.default');
         config(['database.default' => 'sqlite', 'database.connections.sqlite.database' => '/proc/version']);
-        $says = (string) CannotWrite::now();
+        $says = self::said(CannotWrite::now());
         config(['database.default' => $usual]);
 
         self::assertStringContainsString('cannot write anything down', $says);

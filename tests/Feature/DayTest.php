@@ -124,7 +124,7 @@ final class DayTest extends TestCase
         $later = $steps['print']['from_ms'] + 60 * 60_000;
         $tried = $this->postJson('/day/try', ['id' => "b{$build->id}:print", 'at_ms' => $later])->assertOk()->json();
 
-        self::assertTrue($tried['ok'], $tried['why']);
+        self::assertTrue($tried['ok'], (string) $tried['why']);
         self::assertGreaterThanOrEqual($later + 49 * 60_000, $tried['starts']["b{$build->id}:coat2"]);
         $put = array_column(
             $this->postJson('/day/put', ['id' => "b{$build->id}:print", 'at_ms' => $later, 'key' => 'put-1'])->assertOk()->json('items'),

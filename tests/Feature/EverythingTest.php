@@ -225,7 +225,7 @@ final class EverythingTest extends TestCase
             app(TakeEverything::class)($this->file);
             self::fail('It was taken in.');
         } catch (BadInput $wrong) {
-            self::assertStringContainsString($says, (string) $wrong->says->values['text']);
+            self::assertStringContainsString($says, self::said($wrong->says));
         }
         self::assertSame([0, 0, []], [DB::table('jobs')->count(), DB::table('facts')->count(), Storage::disk('local')->allFiles()]);
     }

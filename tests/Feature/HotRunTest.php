@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Apalos\Core\Mix\BatchLimit;
+use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Minutes;
 use App\Devices\DeviceLost;
 use App\Devices\ProbePort;
@@ -217,7 +218,7 @@ final class HotRunTest extends TestCase
         {
             public function celsius(): float
             {
-                throw new DeviceLost('The probe does not answer. Type it.');
+                throw new DeviceLost(Phrase::written('The probe does not answer. Type it.'));
             }
         });
         $this->getJson('/devices/probe')

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use Apalos\Core\Phrase\Phrase;
 use App\Devices\Bitmap;
 use App\Devices\DeviceLost;
 use App\Devices\LabelPort;
@@ -52,8 +53,8 @@ final class PrinterTest extends TestCase
 
             public function print(string $pbm): void
             {
-                $this->paper > 0 || throw new DeviceLost('The label printer has no paper. Put a roll in.');
-                $this->cut && throw new PrinterUnsure('The label printer was cut off. Look whether it came out.');
+                $this->paper > 0 || throw new DeviceLost(Phrase::of('bench.label_printer_no_paper'));
+                $this->cut && throw new PrinterUnsure(Phrase::of('bench.label_printer_cut_off'));
                 $this->paper--;
                 $this->out[] = $pbm;
             }
@@ -180,7 +181,7 @@ final class PrinterTest extends TestCase
             (new TcpLabelPrinter($at, 0.3, true))->print(self::pbm(16, 2));
             self::fail('It was not heard of again.');
         } catch (PrinterUnsure $unsure) {
-            self::assertStringContainsString('Look whether it came out', $unsure->getMessage());
+            self::assertStringContainsString('Look whether it came out', self::said($unsure->says));
         }
         $got = stream_socket_accept($server, 1);
         self::assertNotFalse($got);

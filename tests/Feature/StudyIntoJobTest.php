@@ -33,7 +33,7 @@ final class StudyIntoJobTest extends TestCase
         );
         foreach ($halves as $i => $half) {
             self::assertStringContainsString(
-                'From the study of ball.stl: box 80 mm × 80 mm × 80 mm inside, seam 40 mm above its floor, 4 keys', (string) $half->note,
+                'From the study of ball.stl: box 80 × 80 × 80 mm inside, seam 40 mm above its floor, 4 keys', (string) $half->note,
             );
             $sheet = $half->pours()->firstOrFail()->sheet;
             self::assertSame('mesh', $sheet['volume']['method']);

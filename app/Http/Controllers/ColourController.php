@@ -86,7 +86,7 @@ final readonly class ColourController
             return Reply::back('target', $wrong);
         }
 
-        return back()->with('said', Reply::say(Phrase::of('bench.kept', ['name' => $name])));
+        return back()->with('said', Reply::say(Phrase::of('bench.colour_name_is_kept', ['name' => $name])));
     }
 
     public function forgetTarget(ColourTarget $target): RedirectResponse

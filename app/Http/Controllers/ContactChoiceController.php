@@ -63,8 +63,8 @@ final readonly class ContactChoiceController
         return back()->with(
             'said',
             count($on) === 1
-                ? Reply::say(Phrase::of('bench.test_patch'))
-                : Reply::say(Phrase::of('bench.test_patches', ['n' => count($on)])),
+                ? Reply::say(Phrase::of('bench.patch_is_on'))
+                : Reply::say(Phrase::of('bench.patches_are_on', ['n' => count($on)])),
         );
     }
 

@@ -89,7 +89,7 @@ final readonly class ContactController
 
         return back()->with(
             'said',
-            $reading['passed'] ? Reply::say(Phrase::of('bench.patch_passed_what_tested')) : Reply::say(Phrase::of('bench.patch_failed_what_tested')),
+            Reply::say(Phrase::of($reading['passed'] ? 'bench.patch_passed_what_tested' : 'bench.patch_failed_what_tested')),
         )->with('undo', "/contacts/patches/{$patch->id}/undo?of={$read->recorded->takeBack()}");
     }
 
@@ -102,7 +102,9 @@ final readonly class ContactController
             return back()->withErrors(["patch-{$patch->id}" => Reply::say($moved->says)]);
         }
 
-        return back()->with('said', $patch->refresh()->passed === null ? Reply::say(Phrase::of('bench.waits_read_again')) : Reply::say(Phrase::of('bench.as_read_before')));
+        return back()->with('said', Reply::say(
+            Phrase::of($patch->refresh()->passed === null ? 'bench.waits_read_again' : 'bench.as_read_before'),
+        ));
     }
 
     public function photo(TestPatch $patch): HttpResponse

@@ -51,7 +51,7 @@ final readonly class ImpressionController
 
         return $this->answered(function () use ($impression, $by, $request, &$moved): void {
             $moved = $this->chain->move($impression, $by, Edition::of($request));
-        }, Reply::say(Phrase::of('bench.moved', ['name' => $impression->name])), static function () use (&$moved, $by): string {
+        }, Reply::say(Phrase::of('bench.link_is_moved', ['name' => $impression->name])), static function () use (&$moved, $by): string {
             return "/impressions/{$moved->id}/move?by=".-$by."&edition={$moved->edition}";
         });
     }
@@ -59,7 +59,8 @@ final readonly class ImpressionController
     public function destroy(Request $request, Impression $impression): RedirectResponse
     {
         return $this->answered(
-            fn () => $this->chain->remove($impression, Edition::of($request)), Reply::say(Phrase::of('bench.taken_out_chain', ['name' => $impression->name])),
+            fn () => $this->chain->remove($impression, Edition::of($request)),
+            Reply::say(Phrase::of('bench.taken_out_chain', ['name' => $impression->name])),
             static fn (): string => "/impressions/{$impression->id}/restore",
         );
     }

@@ -73,8 +73,13 @@ final class PourController
     }
 
     /** Keeps the sheet as typed, right or wrong, and answers it. */
-    public function sheet(Request $request, Pour $pour, KeepPourSheet $keep, PourSheetReckoner $reckoner, PourSheetAnswer $answer): JsonResponse
-    {
+    public function sheet(
+        Request $request,
+        Pour $pour,
+        KeepPourSheet $keep,
+        PourSheetReckoner $reckoner,
+        PourSheetAnswer $answer,
+    ): JsonResponse {
         ['sheet' => $sheet, 'cup' => $cup] = $reckoner->fitted(self::typed($request));
         try {
             $reckoning = $reckoner->reckon($sheet);

@@ -164,7 +164,7 @@ final readonly class RackController
         )->with(
             'said',
             $impression->gone_at === null
-                ? Reply::say(Phrase::of('bench.said', ['name' => $impression->name]))
+                ? Reply::say(Phrase::of('bench.is_there', ['name' => $impression->name]))
                 : Reply::say(Phrase::of('bench.gone_no_mould_re', ['name' => $impression->name])),
         );
     }

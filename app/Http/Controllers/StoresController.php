@@ -85,7 +85,7 @@ final readonly class StoresController
 
         return back()->with(
             'said',
-            $here ? Reply::say(Phrase::of('bench.your_shelf')) : Reply::say(Phrase::of('bench.off_your_shelf')),
+            $here ? Reply::say(Phrase::of('bench.on_your_shelf')) : Reply::say(Phrase::of('bench.off_your_shelf')),
         );
     }
 
@@ -118,7 +118,9 @@ final readonly class StoresController
         return back()->with(
             'said',
             trim(
-                Reply::say(Phrase::of('bench.new_changed_as_they', ['new' => $taken['new'], 'changed' => $taken['changed'], 'same' => $taken['same']]))
+                Reply::say(Phrase::of('bench.new_changed_as_they', [
+                    'new' => $taken['new'], 'changed' => $taken['changed'], 'same' => $taken['same'],
+                ]))
                     .' '.implode(' ', array_slice($taken['doubts'], 0, 3)),
             ),
         );

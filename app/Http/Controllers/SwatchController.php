@@ -71,7 +71,8 @@ final readonly class SwatchController
                 'photo' => ['nullable', new Picture],
             ],
             [
-                'version.*' => Reply::say(Phrase::of('bench.say_version_formula')), 'name.*' => Reply::say(Phrase::of('bench.write_label_120_letters')),
+                'version.*' => Reply::say(Phrase::of('bench.say_version_formula')),
+                'name.*' => Reply::say(Phrase::of('bench.write_label_120_letters')),
                 'thickness_mm.*' => Reply::say(Phrase::of('bench.thickness_millimetres_more_than')),
             ],
         );
@@ -131,7 +132,9 @@ final readonly class SwatchController
         return back()->with(
             'said',
             trim(
-                Reply::say(Phrase::of('bench.written_down')).' '.implode(' ', array_map(static fn (Warning $doubt): string => Reply::say($doubt->message), $doubts)),
+                implode(' ', array_map(Reply::say(...), [
+                    Phrase::of('bench.it_is_written_down'), ...array_map(static fn (Warning $doubt): Phrase => $doubt->message, $doubts),
+                ])),
             ),
         );
     }
@@ -145,7 +148,7 @@ final readonly class SwatchController
             return $reading->swatch;
         });
 
-        return back()->with('said', $reading->left_out ? Reply::say(Phrase::of('bench.no_longer_counts_stays')) : Reply::say(Phrase::of('bench.counts_again')));
+        return back()->with('said', Reply::say(Phrase::of($reading->left_out ? 'bench.no_longer_counts_stays' : 'bench.counts_again')));
     }
 
     public function destroy(Swatch $swatch): RedirectResponse

@@ -1242,7 +1242,7 @@ export type DecisionsView = {
         id: number;
         at_ms: number;
         by: string | null;
-        did: string;
+        did: string | string;
         of: string | null;
         said: string;
     })[];
@@ -1262,7 +1262,7 @@ export type DrawerView = {
     swatches: ({
         id: number;
         name: string;
-        base: string;
+        base: string | string;
         formula: string;
         formula_href: string;
         inside: string;
@@ -1921,7 +1921,7 @@ export type LabelsView = {
     labels: ({
         id: number;
         name: string;
-        base: string;
+        base: string | string;
         formula: string;
         inside: string[];
         poured_ms: number;
@@ -2450,7 +2450,7 @@ export type PrintQueueView = {
 export type PromiseView = {
     taken: {
         id: number;
-        kind: string;
+        kind: string | string;
         rubber: string | null;
         moulds: number;
         taken_ms: number;
