@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
+use Apalos\Core\Units\Minutes;
 use App\Types\View;
 
 /**
@@ -24,7 +25,7 @@ final readonly class BuildAheadView implements View
     {
         $ms = fn (bool $isOver, ?float $minutes): ?int => $minutes === null
             ? null
-            : ($isOver ? $this->recorded->ms($minutes) : (int) round(60_000.0 * $minutes));
+            : ($isOver ? $this->recorded->ms($minutes) : Minutes::ms($minutes));
         $operations = [];
         foreach ($this->recorded->state->ahead($this->recorded->minutes($this->recorded->now), $this->recorded->clock) as $id => $waits) {
             $operations[] = ['id' => $id, 'waits' => array_map(

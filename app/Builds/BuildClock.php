@@ -90,6 +90,6 @@ final readonly class BuildClock implements WindowClock
 
     private function at(float $minutes): CarbonImmutable
     {
-        return $this->zero->addMilliseconds((int) round($minutes * 60_000.0));
+        return $this->zero->addMilliseconds(Minutes::ms($minutes));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Build\Part;
@@ -40,7 +41,7 @@ final readonly class BuildOrder
         $ahead = $why === null
             && $opens !== null
             && $stands->waitsFor === []
-            && $now >= $opens->subMilliseconds((int) round(60_000.0 * MixAhead::minutes($pour)));
+            && $now >= $opens->subMilliseconds(Minutes::ms(MixAhead::minutes($pour)));
         $early = $ahead ? null : $this->mayBegin($recorded, $stands, $why);
         $checklist = $ahead
             ? [

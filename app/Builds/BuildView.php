@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Build\Against;
 use Apalos\Core\Build\BuildDoubts;
 use Apalos\Core\Build\BuildFactKind;
@@ -254,7 +255,7 @@ final readonly class BuildView implements View
                 : null,
             'save' => $stands->state === OperationState::Missed ? $this->layers->save($this->recorded, $operation, $this->book) : null,
             'ahead_ms' => $operation->mixing !== null && $stands->state === OperationState::Waits && $stands->opensAt !== null
-                ? (int) $this->recorded->ms($stands->opensAt) - (int) round(60_000.0 * MixAhead::minutes($pour))
+                ? (int) $this->recorded->ms($stands->opensAt) - Minutes::ms(MixAhead::minutes($pour))
                 : null,
             'wanted_ms' => $this->recorded->ms($this->recorded->state->put[$operation->id] ?? null),
             'cautions' => array_values(

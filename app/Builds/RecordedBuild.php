@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\BuildState;
 use Apalos\Core\Build\Laid;
@@ -150,7 +151,7 @@ final readonly class RecordedBuild
 
     public function ms(?float $minutes): ?int
     {
-        return $minutes === null ? null : (int) $this->build->created_at->getTimestampMs() + (int) round($minutes * 60_000.0);
+        return $minutes === null ? null : (int) $this->build->created_at->getTimestampMs() + Minutes::ms($minutes);
     }
 
     public function at(?float $minutes): ?CarbonImmutable

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Contacts;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Contact\Overruling;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -134,6 +135,6 @@ final readonly class ChooseForContact
 
     private static function ago(?float $long, float $minutes, CarbonImmutable $now): ?string
     {
-        return $long === null ? null : $now->subMilliseconds((int) round($long * $minutes * 60_000.0))->toIso8601ZuluString('millisecond');
+        return $long === null ? null : $now->subMilliseconds(Minutes::ms($long * $minutes))->toIso8601ZuluString('millisecond');
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Contacts;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Cure\Milestone;
 use App\Library\Library;
 use App\Room\CureClock;
@@ -23,6 +24,6 @@ final readonly class PatchClock
         $sheet = $this->library->shelf()->bases[$base ?? ''] ?? null;
         $cured = $sheet === null ? null : $this->room->since($putOn)->reaches(Milestone::Demould, $this->clock->model($sheet));
 
-        return $putOn->addMilliseconds((int) round(60_000.0 * ($cured->likely->min ?? self::USUAL_MIN)));
+        return $putOn->addMilliseconds(Minutes::ms($cured->likely->min ?? self::USUAL_MIN));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Contacts;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Contact\PatchFactKind;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Facts\Standing;
@@ -54,7 +55,7 @@ final readonly class RecordedPatch
         $this->patch->update([
             'passed' => $reading === null ? null : ($reading->payload['passed'] ?? false) === true, 'note' => $reading?->text('note'),
             'photo' => $reading?->text('photo'),
-            'read_at' => $reading === null ? null : CarbonImmutable::createFromTimestampMs((int) round($reading->at * 60_000.0), 'UTC'),
+            'read_at' => $reading === null ? null : CarbonImmutable::createFromTimestampMs(Minutes::ms($reading->at), 'UTC'),
         ]);
     }
 }

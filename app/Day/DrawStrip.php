@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Day;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
@@ -199,7 +200,7 @@ final readonly class DrawStrip
             $since = $run->at($run->state->since) ?? $run->facts[0]->at();
             $minutes = $step->kind === StepKind::Mix ? $run->plan->mixing->min : $run->plan->degassing->min;
             $calls[] = [
-                $since->addMilliseconds((int) ($minutes * 60_000)),
+                $since->addMilliseconds(Minutes::ms($minutes)),
                 $step->kind === StepKind::Mix ? $this->say('bench.mixing_time_up') : $this->say('bench.let_air_back'),
             ];
         }
@@ -217,7 +218,7 @@ final readonly class DrawStrip
         foreach ($step->kind === StepKind::Contacts ? $run->plan->checklist : [] as $item) {
             $begun = $run->at($run->state->begunAt[$item['id']] ?? null);
             if ($begun !== null && in_array($item['id'], $run->state->unchecked(), true)) {
-                $calls[] = [$begun->addMilliseconds((int) ($item['minutes'] * 60_000)), $this->say('bench.wait_over_look_contact')];
+                $calls[] = [$begun->addMilliseconds(Minutes::ms($item['minutes'])), $this->say('bench.wait_over_look_contact')];
             }
         }
         if ($pour->state === PourState::Running && ($ends = $run->potLifeEnds($this->clock)) !== null) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Day;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\DayResult;
 use Apalos\Core\Phrase\Phrase;
@@ -29,7 +30,7 @@ final readonly class PlannedDay
 
     public function ms(float $minutes): int
     {
-        return (int) $this->midnight->getTimestampMs() + (int) round($minutes * 60_000.0);
+        return (int) $this->midnight->getTimestampMs() + Minutes::ms($minutes);
     }
 
     public function starts(DayWork $work): ?float

@@ -6,6 +6,7 @@ namespace App\Exchange;
 
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Sheet\SheetKind;
+use App\Models\Lot;
 use App\Builds\RecordedBuild;
 use App\Contacts\JobContacts;
 use App\Contacts\JudgedContact;
@@ -276,7 +277,7 @@ final readonly class JobFile
         foreach ($draws as $draw) {
             $used[(int) $draw->pour_id][] = [
                 'code' => (string) $draw->code, 'part' => (string) $draw->part, 'grams' => (float) $draw->grams,
-                'lot' => $draw->lot_id === null ? null : "L-{$draw->lot_id}",
+                'lot' => $draw->lot_id === null ? null : Lot::numbered($draw->lot_id),
                 'number' => $draw->maker_number === null ? null : (string) $draw->maker_number,
             ];
         }

@@ -12,6 +12,8 @@ use Apalos\Core\Fault\NextQuestion;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Run\Grade;
+use App\Models\Mould;
+use App\Models\Lot;
 use App\Library\Library;
 use App\Lists\Rows;
 use App\Log\RecordedRun;
@@ -117,11 +119,11 @@ final readonly class FaultDesk
         $of = [];
         foreach (array_chunk($ids, 500) as $some) {
             foreach (Rows::of('pour_moulds')->whereIn('pour_id', $some)->get(['pour_id', 'mould_id']) as $row) {
-                $of[(int) $row->pour_id]['mould'][] = "M-{$row->mould_id}";
+                $of[(int) $row->pour_id]['mould'][] = Mould::numbered((int) $row->mould_id);
             }
             // Asked by the pour alone, which is this shop’s: asked by the shop as well, SQLite walks through all it ever drew.
             foreach (DB::table('lot_draws')->whereIn('pour_id', $some)->whereNotNull('lot_id')->get(['pour_id', 'lot_id']) as $row) {
-                $of[(int) $row->pour_id]['lot'][] = "L-{$row->lot_id}";
+                $of[(int) $row->pour_id]['lot'][] = Lot::numbered((int) $row->lot_id);
             }
         }
         [$groups, $bad] = [[], 0];

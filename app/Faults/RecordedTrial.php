@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Faults;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Trial\CupsCompared;
 use Apalos\Core\Trial\TrialFactKind;
 use Apalos\Core\Trial\TrialState;
@@ -53,7 +54,7 @@ final readonly class RecordedTrial
         $this->trial->update([
             'ended_at' => $this->state->endedAt === null
                 ? null
-                : CarbonImmutable::createFromTimestampMs((int) round($this->state->endedAt * 60_000.0), 'UTC'),
+                : CarbonImmutable::createFromTimestampMs(Minutes::ms($this->state->endedAt), 'UTC'),
         ]);
     }
 }

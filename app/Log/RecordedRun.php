@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Log;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Casting\CastingWays;
 use Apalos\Core\Casting\WorkedResult;
 use Apalos\Core\Cure\Milestone;
@@ -114,7 +115,7 @@ final readonly class RecordedRun
     /** A moment of the run as a time of day. */
     public function at(?float $minutes): ?CarbonImmutable
     {
-        return $minutes === null ? null : $this->startedAt->addMilliseconds((int) round($minutes * 60_000.0));
+        return $minutes === null ? null : $this->startedAt->addMilliseconds(Minutes::ms($minutes));
     }
 
     /** A time of day as minutes of the run. */

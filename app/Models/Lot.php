@@ -66,6 +66,11 @@ final class Lot extends Model
     /** What stands on its label. */
     public function label(): string
     {
-        return "L-{$this->id}";
+        return self::numbered($this->id);
+    }
+
+    public static function numbered(int|string $id): string
+    {
+        return "L-{$id}";
     }
 }

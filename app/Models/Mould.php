@@ -121,6 +121,17 @@ final class Mould extends Model
     /** What stands on its label. */
     public function code(): string
     {
-        return "M-{$this->id}";
+        return self::numbered($this->id);
+    }
+
+    public static function numbered(int|string $id): string
+    {
+        return "M-{$id}";
+    }
+
+    /** Which one is meant where its label is typed; null where no label is. */
+    public static function ofLabel(string $typed): ?int
+    {
+        return preg_match('/^M-?(\d{1,15})$/i', trim($typed), $label) === 1 ? (int) $label[1] : null;
     }
 }

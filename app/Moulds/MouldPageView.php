@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Care\CareRule;
 use Apalos\Core\Phrase\Phrase;
 use App\Contacts\DrynessView;
@@ -174,7 +175,7 @@ final readonly class MouldPageView implements View
             : (
                 new DrynessView(
                     $this->recorded->state->weighings, $this->recorded->dryness(),
-                    static fn (float $minutes): int => (int) round($minutes * 60_000.0),
+                    static fn (float $minutes): int => Minutes::ms($minutes),
                 )
             )->toArray();
     }

@@ -79,7 +79,7 @@ final readonly class RackShelf
         )->orderBy('id');
 
         return match (true) {
-            preg_match('/^M-?(\d{1,15})$/i', $q, $code) === 1 => $query->whereKey((int) $code[1]),
+            Mould::ofLabel($q) !== null => $query->whereKey(Mould::ofLabel($q)),
             $q === '' => $query,
             default => $query->where(
                 static fn ($any) => $any

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Care\MouldFactKind;
 use Apalos\Core\Care\MouldState;
 use App\Contacts\Dryness;
@@ -77,6 +78,6 @@ final readonly class RecordedMould
 
     private function moment(float $minutes): CarbonImmutable
     {
-        return CarbonImmutable::createFromTimestampMs((int) round($minutes * 60_000.0), 'UTC');
+        return CarbonImmutable::createFromTimestampMs(Minutes::ms($minutes), 'UTC');
     }
 }

@@ -104,7 +104,7 @@ final readonly class LabelSheet
         return array_values(Lot::query()->with('parts')->whereKey(
             self::numbers($in, 'lots'),
         )->orderBy('id')->get()->map(fn (Lot $lot): array => [
-            'code' => "L-{$lot->id}", 'name' => $shelf->bases[$lot->code]->name ?? $shelf->additives[$lot->code]->name ?? $lot->code,
+            'code' => $lot->label(), 'name' => $shelf->bases[$lot->code]->name ?? $shelf->additives[$lot->code]->name ?? $lot->code,
             'lines' => [
                 ...array_values($lot->parts->map(static fn (LotPart $part): string => "{$part->part} ".($part->maker_number ?? ''))->all()),
                 $this->words->say(Phrase::of($lot->best_before === null ? 'bench.lot_came' : 'bench.came_best_before', [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
@@ -102,7 +103,7 @@ final readonly class BeginPractice
         );
         $again = new WalkAgain($try, $from['record']['truth'] ?? []);
         foreach (self::told($from) as [$of, $minute, $fact]) {
-            $at = $began->addMilliseconds((int) round($minute * 60_000.0));
+            $at = $began->addMilliseconds(Minutes::ms($minute));
             CarbonImmutable::setTestNow($at);
             $again->before($fact, $at);
             $build = Build::query()->where('plain', false)->first();
@@ -143,7 +144,7 @@ final readonly class BeginPractice
         $told = json_decode(strtr((string) json_encode($kept), $links), true);
         $told = is_array($told) ? $told : [];
         if (is_numeric($told['done_min'] ?? null)) {
-            $told[ToldLate::FIELD] = (int) $zero->getTimestampMs() + (int) round(60_000.0 * (float) $told['done_min']);
+            $told[ToldLate::FIELD] = (int) $zero->getTimestampMs() + Minutes::ms((float) $told['done_min']);
             unset($told['done_min']);
         }
 

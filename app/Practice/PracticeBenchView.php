@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Practice\PracticeBench;
 use Apalos\Core\Practice\Situation;
@@ -43,7 +44,7 @@ final readonly class PracticeBenchView implements View
             'lid' => $looks['lid'], 'calling_min' => $looks['calling'],
             'said' => array_map(
                 static fn (array $one): array => [
-                    'at_ms' => $zero + (int) round(60_000.0 * $one['at_min']), 'code' => $one['code'], 'text' => $one['text'],
+                    'at_ms' => $zero + Minutes::ms($one['at_min']), 'code' => $one['code'], 'text' => $one['text'],
                 ],
                 array_slice($looks['said'], -self::SAID),
             ),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use App\Models\PracticeTry;
@@ -31,7 +32,7 @@ final readonly class PracticeTime
     public function jumps(PracticeTry $try, float $minutes, CarbonImmutable $real): void
     {
         if ($minutes > 0.0) {
-            $try->update(['sim_at' => $try->clock($real)->addMilliseconds((int) round(60_000.0 * $minutes)), 'real_at' => $real]);
+            $try->update(['sim_at' => $try->clock($real)->addMilliseconds(Minutes::ms($minutes)), 'real_at' => $real]);
             CarbonImmutable::setTestNow($try->clock($real));
         }
     }

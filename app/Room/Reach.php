@@ -30,6 +30,6 @@ final readonly class Reach
 
     private function at(Minutes $minutes): CarbonImmutable
     {
-        return CarbonImmutable::createFromTimestampMs((int) $this->met->getTimestampMs() + (int) round($minutes->min * 60_000.0), 'UTC');
+        return CarbonImmutable::createFromTimestampMs((int) $this->met->getTimestampMs() + Minutes::ms($minutes->min), 'UTC');
     }
 }

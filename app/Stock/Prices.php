@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
+use App\Models\Lot;
 use App\Library\Library;
 use App\Lists\Rows;
 use App\Models\Kit;
@@ -39,7 +40,7 @@ final readonly class Prices
             ->get();
         foreach ($bought as $row) {
             if ((float) $row->mass_g > 0.0 && (string) $row->created_at > ($said[(string) $row->code] ?? '')) {
-                $kits[(string) $row->code] = ['price' => (string) $row->price, 'mass_g' => (float) $row->mass_g, 'from' => "L-{$row->id}"];
+                $kits[(string) $row->code] = ['price' => (string) $row->price, 'mass_g' => (float) $row->mass_g, 'from' => Lot::numbered((int) $row->id)];
             }
         }
 

@@ -55,7 +55,7 @@ final readonly class RecallView implements View
             'pours' => array_slice($pours, 0, self::SHOWN), 'total' => count($pours), 'pieces' => array_sum($whom),
             'moulds' => $this->moulds($recall),
             'scrap' => array_map(
-                static fn (\stdClass $row): array => ['id' => (int) $row->id, 'label' => "L-{$row->id}", 'left_g' => (float) $row->left_g],
+                static fn (\stdClass $row): array => ['id' => (int) $row->id, 'label' => Lot::numbered((int) $row->id), 'left_g' => (float) $row->left_g],
                 array_slice(
                     self::each(
                         array_keys($recall->scrap()),
@@ -115,8 +115,8 @@ final readonly class RecallView implements View
                 'for_whom' => (string) ($row->for_whom ?? ''), 'state' => (string) $row->state,
                 'grade' => $row->grade === null ? null : (string) $row->grade,
                 'by' => $way['by'], 'of' => match ($way['by']) {
-                    'lot' => "L-{$way['of']}",
-                    'mould' => "M-{$way['of']}",
+                    'lot' => Lot::numbered($way['of']),
+                    'mould' => Mould::numbered($way['of']),
                     default => '',
                 }, 'href' => "/pours/{$row->id}/run",
                 'good' => $of['good'] ?? 0, 'usable' => $of['usable'] ?? 0, 'reject' => $of['reject'] ?? 0,

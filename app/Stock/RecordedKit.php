@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Store\KitFactKind;
 use Apalos\Core\Store\KitState;
 use App\Facts\Happened;
@@ -42,7 +43,7 @@ final readonly class RecordedKit
             'price' => $this->state->price, 'mass_g' => $this->state->massG, 'reorder_g' => $this->state->reorderG,
             'priced_at' => $this->state->pricedAt === null
                 ? null
-                : CarbonImmutable::createFromTimestampMs((int) round($this->state->pricedAt * 60_000.0), 'UTC'),
+                : CarbonImmutable::createFromTimestampMs(Minutes::ms($this->state->pricedAt), 'UTC'),
         ]);
     }
 }

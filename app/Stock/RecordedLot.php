@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Store\LotFactKind;
 use Apalos\Core\Store\LotState;
@@ -86,7 +87,7 @@ final readonly class RecordedLot
 
     private static function moment(float $minutes): CarbonImmutable
     {
-        return CarbonImmutable::createFromTimestampMs((int) round($minutes * 60_000.0), 'UTC');
+        return CarbonImmutable::createFromTimestampMs(Minutes::ms($minutes), 'UTC');
     }
 
     /** How much of it is left, of the part of which there is least against what was got: a base needs both. */

@@ -93,7 +93,7 @@ final readonly class RecordedSeries
 
     public function metAt(): ?CarbonImmutable
     {
-        return $this->state->metAt === null ? null : $this->series->begun_at->addMilliseconds((int) round($this->state->metAt * 60_000.0));
+        return $this->state->metAt === null ? null : $this->series->begun_at->addMilliseconds(Minutes::ms($this->state->metAt));
     }
 
     /** When it no longer fills a form; null before A met B, and where the sheet is silent. */

@@ -5,15 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Cost\Costing;
-use Apalos\Core\Cost\Money;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use App\Costs\CostBook;
+use App\Costs\OtherWay;
+use App\Costs\SetHourRate;
 use App\Http\Reply;
+use App\Jobs\JobQuery;
 use App\Models\FormulaVersion;
 use App\Models\Job;
 use App\Models\Mould;
-use App\Models\Workshop;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -29,7 +30,7 @@ final readonly class CostController
 
     private const OFFERED = 30;
 
-    public function __construct(private CostBook $costs, private Workshop $workshop) {}
+    public function __construct(private CostBook $costs, private JobQuery $jobs) {}
 
     public function job(Job $job): Response
     {
@@ -55,36 +56,14 @@ final readonly class CostController
     }
 
     /** Another job as the other way: so much before the first piece, so much for each. */
-    public function way(Job $job): JsonResponse
+    public function way(Job $job, OtherWay $way): JsonResponse
     {
-        $asked = $this->costs->ofJob($job);
-        $known = [
-            ...$asked,
-            'materials' => array_values(array_filter($asked['materials'], static fn (array $line): bool => $line['kit']['price'] !== '')),
-            'moulds' => array_values(array_filter($asked['moulds'], static fn (array $line): bool => $line['cost'] !== '')),
-            'labour' => array_values(array_filter($asked['labour'], static fn (array $line): bool => $line['hour_rate'] !== '')),
-        ];
-        $whole = (new Costing)->ask(Fields::of(CostBook::question([...$known, 'moulds' => []])));
-        $fixed = Money::none();
-        foreach ($known['moulds'] as $mould) {
-            $fixed = $fixed->plus(Money::written(Fields::of($mould), 'cost'));
-        }
-
-        return Reply::json([
-            'name' => $job->name, 'fixed' => $fixed->toString(), 'each' => $whole['per_piece'],
-            'complete' => count($known['materials']) === count($asked['materials']) && count($known['moulds']) === count($asked['moulds']),
-        ]);
+        return Reply::json($way->of($job));
     }
 
-    /** What an hour of hands costs here. */
-    public function rate(Request $request): JsonResponse
+    public function rate(Request $request, SetHourRate $set): JsonResponse
     {
-        $in = Fields::fromJson($request->getContent())->only('hour_rate');
-        $this->workshop->update([
-            'hour_rate' => ($in->toArray()['hour_rate'] ?? '') === '' ? null : Money::written($in, 'hour_rate')->toString(),
-        ]);
-
-        return Reply::json(['hour_rate' => $this->workshop->hour_rate]);
+        return Reply::json(['hour_rate' => $set(Fields::fromJson($request->getContent()))]);
     }
 
     /** @param  Asked  $asked */
@@ -100,13 +79,7 @@ final readonly class CostController
         return Reply::page('cost/Cost', [
             'cost' => (
                 new \App\Costs\CostView(
-                    $of, $id, $name, $href, $asked, $answer,
-                    Job::query()
-                        ->when($job !== null, static fn ($q) => $q->whereKeyNot($job))
-                        ->orderByDesc('updated_at')
-                        ->limit(self::OFFERED)
-                        ->pluck('name', 'id')
-                        ->all(),
+                    $of, $id, $name, $href, $asked, $answer, array_column($this->jobs->offered(self::OFFERED, $job), 'name', 'id'),
                 )
             )->toArray(),
         ]);

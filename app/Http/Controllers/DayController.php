@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use Apalos\Core\Units\Minutes;
 use Apalos\Core\Day\GangWork;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
@@ -101,7 +102,7 @@ final readonly class DayController
         $hours = $this->desk->request([], $now);
         $gang = GangWork::from(Fields::fromJson($request->getContent()), $hours->hours, $hours->now, $this->workshop->hands)->run();
         $midnight = (int) $this->desk->midnight($now)->getTimestampMs();
-        $ms = static fn (float $minutes): int => $midnight + (int) round($minutes * 60_000);
+        $ms = static fn (float $minutes): int => $midnight + Minutes::ms($minutes);
         $told = $gang->toArray();
 
         return Reply::json([

@@ -18,7 +18,7 @@ use App\Formulas\PaintPot;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
-use App\Library\KeepFormula;
+use App\Formulas\WriteFormula;
 use App\Library\Library;
 use App\Library\Recipes;
 use App\Lists\Slice;
@@ -99,33 +99,25 @@ final readonly class FormulaController
     }
 
     /** A new formula, or a new version of one: what is posted under a name that is there becomes its next version. */
-    public function store(Request $request, KeepFormula $keep, KeepPhoto $keepPhoto): RedirectResponse
+    public function store(Request $request, WriteFormula $write): RedirectResponse
     {
-        $photo = null;
         $request->validate(
             ['note' => ['nullable', 'string', 'max:4000'], 'photo' => ['nullable', new Picture]],
             ['note.*' => Reply::say(Phrase::of('bench.keep_note_under_4000'))],
         );
         try {
             $said = $request->input('recipe');
-            $in = Fields::of(['name' => $request->input('name'), 'kind' => $request->input('kind', 'mix')]);
-            $recipe = is_string($said) ? Fields::fromJson($said) : Fields::of(is_array($said) ? $said : [], 'recipe');
-            $name = KeepFormula::named($in->has('name') ? $in->text('name') : '');
-            if ($request->boolean('new') && $this->workshop->formulas()->where('name', $name)->exists()) {
-                throw BadInput::at('name', Phrase::of('bench.already_formula_named_give', ['name' => $name]));
-            }
-            $parent = $request->input('parent');
-            $note = trim(is_string($said = $request->input('note')) ? $said : '');
-            $photo = $keepPhoto($request->file('photo'), 'formulas');
-            $version = $keep(
-                $name, $recipe, $in->choice('kind', FormulaKind::class), is_numeric($parent) ? (int) $parent : null,
-                $note === '' ? null : $note, $photo,
+            $note = is_string($wrote = $request->input('note')) ? trim($wrote) : '';
+            $version = $write(
+                Fields::of([
+                    'name' => $request->input('name'), 'kind' => $request->input('kind', 'mix'), 'new' => $request->boolean('new'),
+                    'note' => $note, ...(is_numeric($request->input('parent')) ? ['parent' => (int) $request->input('parent')] : []),
+                ]),
+                is_string($said) ? Fields::fromJson($said) : Fields::of(is_array($said) ? $said : [], 'recipe'), $request->file('photo'),
             );
         } catch (BadInput $wrong) {
-            $photo === null || Storage::delete($photo);
-
             return back()->withErrors([
-                'keep' => $wrong->isMissing ? Reply::say(Phrase::of('bench.something_no_amount_yet')) : Reply::say($wrong),
+                'keep' => Reply::say($wrong->isMissing ? Phrase::of('bench.something_no_amount_yet') : $wrong),
             ]);
         }
 

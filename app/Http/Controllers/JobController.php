@@ -10,21 +10,20 @@ use App\Contacts\JobContacts;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Requests\JobRequest;
+use App\Jobs\ChangeJob;
+use App\Jobs\JobQuery;
 use App\Jobs\JobsView;
 use App\Jobs\JobView;
 use App\Jobs\StartJob;
 use App\Jobs\ToChooseView;
 use App\Library\Library;
-use App\Lists\Like;
 use App\Lists\Slice;
 use App\Looks\HeldLook;
 use App\Models\Job;
-use App\Models\Workshop;
 use App\Ways\PromiseView;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 
 /** @phpstan-import-type NewJob from StartJob */
@@ -34,27 +33,22 @@ final class JobController
 
     public function index(
         Request $request,
-        Workshop $workshop,
         Library $library,
         JobContacts $contacts,
         ToChooseView $choose,
         HeldLook $look,
+        JobQuery $query,
     ): Response {
         $q = is_string($said = $request->query('q')) ? trim($said) : '';
         $away = $request->boolean('away');
-        $found = ($away ? $workshop->jobs()->onlyTrashed() : $workshop->jobs())->when(
-            $q !== '', static fn ($jobs) => $jobs->where(Like::of('name', $q)),
-        );
-        $total = $found->count();
+        $found = $query($q, $away);
+        $total = (clone $found)->count();
         $slice = Slice::asked($request, self::ON_A_PAGE)->within($total);
-        $jobs = $found->orderByDesc('updated_at')->orderByDesc('id')->offset($slice->offset())->limit($slice->size)->get();
+        $jobs = $found->offset($slice->offset())->limit($slice->size)->get();
 
         return Reply::page('jobs/Jobs', [
             'list' => (
-                new JobsView(
-                    $jobs, $slice, $total, $q, $library, $contacts, $look, CarbonImmutable::now(), $away,
-                    $workshop->jobs()->onlyTrashed()->count(),
-                )
+                new JobsView($jobs, $slice, $total, $q, $library, $contacts, $look, CarbonImmutable::now(), $away, $query->putAway())
             )->toArray(),
             ...$choose->toArray(),
         ]);
@@ -78,14 +72,11 @@ final class JobController
         ]);
     }
 
-    public function update(JobRequest $request, Job $job): RedirectResponse
+    public function update(JobRequest $request, Job $job, ChangeJob $change): RedirectResponse
     {
-        $said = $request->safe()->only(['name', 'purpose', 'for_whom', 'quantity', 'due_on', 'skin', 'uses']);
-        DB::transaction(
-            static fn (): bool => Job::asShown($job->id, Edition::of($request))->update([
-                ...$said, 'due_on' => ($said['due_on'] ?? null) ?: null,
-            ]),
-        );
+        /** @var array<string, mixed> $said */
+        $said = $request->validated();
+        $change($job->id, Edition::of($request), $said);
 
         return back();
     }

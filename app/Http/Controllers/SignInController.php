@@ -12,8 +12,8 @@ use App\Http\Reply;
 use App\Http\ShopOfRequest;
 use App\Models\Hands;
 use App\Models\Person;
-use App\Models\Role;
 use App\Models\Workshop;
+use App\People\BeginAsOwner;
 use App\People\GivePassphrase;
 use App\People\GivePin;
 use App\People\OwnerLink;
@@ -143,22 +143,13 @@ final class SignInController
         return Reply::page('people/Welcome', ['good' => $link->isGood($secret, CarbonImmutable::now()), 'secret' => $secret]);
     }
 
-    public function begin(Request $request, string $secret, OwnerLink $link, WriteDown $write): RedirectResponse
+    public function begin(Request $request, string $secret, BeginAsOwner $begin): RedirectResponse
     {
-        $said = Fields::of([
-            'name' => self::text($request, 'name'), 'passphrase' => self::text($request, 'passphrase'),
-            'pin' => self::text($request, 'pin'),
-        ]);
         try {
-            $said->text('passphrase') !== '' || throw BadInput::at('passphrase', Phrase::of('bench.passphrase_length', ['least' => 10.0]));
-            // Either the owner is written down and the link is used, or neither.
-            $owner = DB::transaction(static function () use ($link, $secret, $write, $said): ?Person {
-                $of = $link->take($secret, CarbonImmutable::now());
-
-                return $of === false
-                    ? null
-                    : ($of === null ? $write(Fields::of([...$said->toArray(), 'role' => Role::Owner->value])) : $write($said, $of));
-            });
+            $owner = $begin($secret, Fields::of([
+                'name' => self::text($request, 'name'), 'passphrase' => self::text($request, 'passphrase'),
+                'pin' => self::text($request, 'pin'),
+            ]), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return Reply::back($wrong->field, $wrong);
         }

@@ -4,21 +4,22 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Apalos\Core\Frame\BoxToCut;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Piece\Stretching;
 use App\Builds\BuildBook;
 use App\Http\Reply;
+use App\Jobs\JobQuery;
 use App\Library\Library;
 use App\Models\Job;
 use App\Models\ModelFile;
 use App\Models\Study;
 use App\Models\Workshop;
 use App\PourSheets\PourSheetReckoner;
-use App\Queue\StudyPiece;
+use App\Queue\AskStudy;
 use App\Storage\Files;
+use App\Studies\BoxDrawing;
 use App\Studies\ChangeModel;
 use App\Studies\ModelFileView;
 use App\Studies\PutStudyIn;
@@ -40,14 +41,12 @@ final readonly class StudyController
 {
     private const JOBS_OFFERED = 40;
 
-    /** So much the walls of a box stand above its fill: what is poured to the brim runs over. */
-    private const FREEBOARD_MM = 10.0;
-
     public function __construct(
         private StudyDesk $desk,
         private Library $library,
         private BuildBook $book,
         private PourSheetReckoner $reckoner,
+        private AskStudy $ask,
     ) {}
 
     public function index(Request $request): Response
@@ -76,15 +75,15 @@ final readonly class StudyController
         $said = Fields::fromJson($request->getContent())->only('upload', 'name', 'job');
         $job = $said->has('job') ? Job::query()->find((int) $said->number('job', 1.0, 1e15)) : null;
         $file = $take->whole($said->text('upload'), $said->text('name'), $job, CarbonImmutable::now());
-        $this->ask($file, Fields::of([]));
+        ($this->ask)($file, Fields::of([]), CarbonImmutable::now());
 
         return Reply::json(['id' => $file->id]);
     }
 
-    public function show(ModelFile $model): Response
+    public function show(ModelFile $model, JobQuery $jobs): Response
     {
         $last = $model->studies()->reorder()->orderByDesc('id')->first();
-        $study = $last === null || $this->desk->isOfBefore($model, $last) ? $this->ask($model, Fields::of($last->asked ?? [])) : $last;
+        $study = $last === null || $this->desk->isOfBefore($model, $last) ? $this->ask->again($model, CarbonImmutable::now()) : $last;
         $first = $this->desk->found($model);
 
         return Reply::page('study/Study', [
@@ -92,14 +91,7 @@ final readonly class StudyController
             'study' => (new StudyView($study))->toArray(),
             'first' => $first === null ? null : (new StudyView($first))->toArray(),
             'rubbers' => (new RubbersView($this->library, $this->book, $this->reckoner, $model->jobs->first()))->toArray(),
-            'jobs' => array_values(
-                Job::query()
-                    ->orderByDesc('id')
-                    ->limit(self::JOBS_OFFERED)
-                    ->get(['id', 'name', 'workshop_id'])
-                    ->map(static fn (Job $job): array => ['id' => $job->id, 'name' => $job->name])
-                    ->all(),
-            ),
+            'jobs' => $jobs->offered(self::JOBS_OFFERED),
         ]);
     }
 
@@ -109,32 +101,16 @@ final readonly class StudyController
         return Reply::json(
             (
                 new StudyView(
-                    $this->ask(
+                    ($this->ask)(
                         $model,
                         Fields::fromJson($request->getContent())->only(
                             'pull', 'pour', 'one_part', 'school', 'wall_mm', 'shore_a', 'seam_mm', 'float',
                         ),
+                        CarbonImmutable::now(),
                     )->refresh(),
                 )
             )->toArray(),
         );
-    }
-
-    private function ask(ModelFile $model, Fields $asked): Study
-    {
-        $study = $this->desk->open($model, $asked, CarbonImmutable::now());
-        if ($study->state !== Study::WAITING) {
-            return $study;
-        }
-        // Without a pull and a pour all of it is to be searched.
-        $isQuick = $model->bytes <= StudyDesk::AT_ONCE_BYTES
-            && $asked->has('pull')
-            && $asked->has('pour')
-            && $asked->toArray()['pull'] !== 'auto'
-            && $asked->toArray()['pour'] !== 'auto';
-        StudyPiece::dispatch($study->id)->onQueue($isQuick ? StudyPiece::AT_ONCE : 'default');
-
-        return $study->refresh();
     }
 
     public function state(Study $study): JsonResponse
@@ -168,8 +144,7 @@ final readonly class StudyController
         } catch (BadInput $wrong) {
             return Reply::back('model', $wrong);
         }
-        $last = $model->studies()->reorder()->orderByDesc('id')->first();
-        $this->ask($model, Fields::of($last->asked ?? []));
+        $this->ask->again($model, CarbonImmutable::now());
 
         return back();
     }
@@ -224,49 +199,11 @@ final readonly class StudyController
     }
 
     /** The walls of its box, to cut. */
-    public function box(Request $request, Study $study, string $format): Answer
+    public function box(Request $request, Study $study, string $format, BoxDrawing $box): Answer
     {
-        $block = Fields::of($study->answer ?? [])->object('mould');
-        $joint = $request->query('joint', 'tabs');
-        $inner = $block->numbers('inner_mm', 0.0, 5000.0, 3);
-        if ($joint === 'round') {
-            // As wide as from corner to corner of the piece, and its margin all round.
-            $margin = $block->number('margin_mm');
-            $asked = [
-                'round' => [
-                    'diameter_mm' => hypot($inner[0] - 2.0 * $margin, $inner[1] - 2.0 * $margin) + 2.0 * $margin, 'height_mm' => $inner[2],
-                    'clay_bed_mm' => $block->number('seam_mm'), 'fill_mm' => $block->number('fill_mm'),
-                    'freeboard_mm' => self::FREEBOARD_MM,
-                ],
-            ];
+        $drawn = $box->of($study, $request->query->all());
 
-            return $this->drawing((new BoxToCut)->ask(Fields::of($asked))[$format], $study, $format);
-        }
-        $asked = [
-            'inner_mm' => $inner, 'board_mm' => self::number($request, 'board', 6.0), 'joint' => $joint,
-            'kerf_mm' => self::number($request, 'kerf', 0.0), 'clay_bed_mm' => $block->number('seam_mm'),
-            'fill_mm' => $block->number('fill_mm'), 'margin_mm' => $block->number('margin_mm'), 'freeboard_mm' => self::FREEBOARD_MM,
-        ];
-        $sheet = $request->query('sheet');
-        if (is_string($sheet)) {
-            $asked['sheet_mm'] = array_map(floatval(...), explode('x', $sheet));
-        }
-        $box = (new BoxToCut)->ask(Fields::of($asked));
-
-        return $this->drawing($box[$format], $study, $format);
-    }
-
-    /** What is no number is for the core to refuse. */
-    private static function number(Request $request, string $key, float $usual): mixed
-    {
-        $said = $request->query($key);
-
-        return $said === null || $said === '' ? $usual : (is_numeric($said) ? (float) $said : $said);
-    }
-
-    private function drawing(mixed $text, Study $study, string $format): Answer
-    {
-        return response(is_string($text) ? $text : '', 200, [
+        return response($format === 'svg' ? $drawn['svg'] : $drawn['dxf'], 200, [
             'Content-Type' => $format === 'svg' ? 'image/svg+xml' : 'application/dxf',
             'Content-Disposition' => "attachment; filename=\"box-{$study->id}.{$format}\"",
         ]);

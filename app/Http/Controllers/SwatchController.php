@@ -17,16 +17,14 @@ use App\Http\Rules\Picture;
 use App\Library\Library;
 use App\Lists\Rows;
 use App\Lists\Slice;
-use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
-use App\Models\Workshop;
-use App\Storage\KeepPhoto;
 use App\Swatches\ChangeSwatch;
 use App\Swatches\DrawerQuery;
 use App\Swatches\DrawerView;
-use App\Swatches\DrawerWriter;
-use App\Swatches\ReadSwatch;
+use App\Swatches\MakeSwatch;
+use App\Swatches\PutSwatchAway;
+use App\Swatches\TakeReading;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -39,7 +37,7 @@ final readonly class SwatchController
 {
     private const ON_A_PAGE = 30;
 
-    public function __construct(private Workshop $workshop, private Library $library, private DrawerWriter $entries) {}
+    public function __construct(private Library $library) {}
 
     public function drawer(Request $request, DrawerQuery $query): Response
     {
@@ -62,7 +60,7 @@ final readonly class SwatchController
         ]);
     }
 
-    public function store(Request $request, KeepPhoto $keep): RedirectResponse
+    public function store(Request $request, MakeSwatch $make): RedirectResponse
     {
         $said = $request->validate(
             [
@@ -76,15 +74,11 @@ final readonly class SwatchController
                 'thickness_mm.*' => Reply::say(Phrase::of('bench.thickness_millimetres_more_than')),
             ],
         );
-        $version = FormulaVersion::query()->whereHas(
-            'formula', fn ($formula) => $formula->where('workshop_id', $this->workshop->id),
-        )->findOrFail((int) $said['version']);
-        $photo = $keep($request->file('photo'), 'swatches');
-        $swatch = $this->entries->after(fn (): Swatch => $this->workshop->swatches()->create([
-            'formula_version_id' => $version->id, 'name' => $said['name'], 'thickness_mm' => $said['thickness_mm'] ?? null,
+        $swatch = $make([
+            'version' => (int) $said['version'], 'name' => $said['name'],
+            'thickness_mm' => is_numeric($said['thickness_mm'] ?? null) ? (float) $said['thickness_mm'] : null,
             'note' => ($said['note'] ?? null) ?: null,
-            'poured_at' => CarbonImmutable::now(), 'photo' => $photo,
-        ]));
+        ], $request->file('photo'), CarbonImmutable::now());
 
         return redirect()->to("/swatches/drawer#swatch-{$swatch->id}")->with(
             'said', Reply::say(Phrase::of('bench.in_drawer_read_when', ['name' => $swatch->name])),
@@ -116,15 +110,10 @@ final readonly class SwatchController
         return back();
     }
 
-    public function read(Request $request, Swatch $swatch, ReadSwatch $read): RedirectResponse
+    public function read(Request $request, Swatch $swatch, TakeReading $take): RedirectResponse
     {
         try {
-            $doubts = [];
-            $this->entries->after(static function () use (&$doubts, $read, $swatch, $request): Swatch {
-                $doubts = $read($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
-
-                return $swatch;
-            });
+            $doubts = $take($swatch, Fields::of($request->except('_method')), CarbonImmutable::now());
         } catch (BadInput $wrong) {
             return Reply::back($wrong->field === 'sure' ? "early-{$swatch->id}" : "swatch-{$swatch->id}", $wrong);
         }
@@ -140,33 +129,25 @@ final readonly class SwatchController
     }
 
     /** Leaves a reading out of every reckoning, or takes it in again. */
-    public function leaveOut(Request $request, SwatchReading $reading): RedirectResponse
+    public function leaveOut(Request $request, SwatchReading $reading, TakeReading $take): RedirectResponse
     {
-        $this->entries->after(static function () use ($reading, $request): Swatch {
-            $reading->update(['left_out' => $request->boolean('left_out')]);
-
-            return $reading->swatch;
-        });
+        $take->leaveOut($reading, $request->boolean('left_out'));
 
         return back()->with('said', Reply::say(Phrase::of($reading->left_out ? 'bench.no_longer_counts_stays' : 'bench.counts_again')));
     }
 
-    public function destroy(Swatch $swatch): RedirectResponse
+    public function destroy(Swatch $swatch, PutSwatchAway $away): RedirectResponse
     {
-        $this->entries->after(static function () use ($swatch): Swatch {
-            $swatch->delete();
-
-            return $swatch;
-        });
+        $away($swatch);
 
         return back()->with('said', Reply::say(Phrase::of('bench.out_drawer', [
             'name' => $swatch->name,
         ])))->with('undo', "/swatches/{$swatch->id}/restore");
     }
 
-    public function restore(int $swatch): RedirectResponse
+    public function restore(int $swatch, PutSwatchAway $away): RedirectResponse
     {
-        $this->entries->after(fn (): Swatch => tap($this->workshop->swatches()->withTrashed()->findOrFail($swatch))->restore());
+        $away->back($swatch);
 
         return back();
     }

@@ -24,6 +24,12 @@ final readonly class Minutes implements HasUnit
         return new self($min);
     }
 
+    /** Where so many minutes lie on a clock of milliseconds, also before its zero: a moment is never rounded otherwise. */
+    public static function ms(float $minutes): int
+    {
+        return (int) round($minutes * 60_000.0);
+    }
+
     public function times(float $factor): self
     {
         return self::of($this->min * $factor);

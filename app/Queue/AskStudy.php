@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Queue;
+
+use Apalos\Core\Input\BadInput;
+use Apalos\Core\Input\Fields;
+use App\Models\ModelFile;
+use App\Models\Study;
+use App\Studies\StudyDesk;
+use Carbon\CarbonImmutable;
+
+/** Asks a question of a model: one that was answered before is there at once, a small one does not wait behind a large one. */
+final readonly class AskStudy
+{
+    public function __construct(private StudyDesk $desk) {}
+
+    /** @throws BadInput where the question is none */
+    public function __invoke(ModelFile $model, Fields $asked, CarbonImmutable $now): Study
+    {
+        $study = $this->desk->open($model, $asked, $now);
+        if ($study->state !== Study::WAITING) {
+            return $study;
+        }
+        // Without a pull and a pour all of it is to be searched.
+        $isQuick = $model->bytes <= StudyDesk::AT_ONCE_BYTES
+            && $asked->has('pull')
+            && $asked->has('pour')
+            && $asked->toArray()['pull'] !== 'auto'
+            && $asked->toArray()['pour'] !== 'auto';
+        StudyPiece::dispatch($study->id)->onQueue($isQuick ? StudyPiece::AT_ONCE : 'default');
+
+        return $study->refresh();
+    }
+
+    /** What was asked of it last, asked again: of a model that was changed, or where the answer is of before. */
+    public function again(ModelFile $model, CarbonImmutable $now): Study
+    {
+        return $this($model, Fields::of($model->studies()->reorder()->orderByDesc('id')->first()->asked ?? []), $now);
+    }
+}
