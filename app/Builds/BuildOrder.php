@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
 use Apalos\Core\Build\Part;
@@ -13,6 +12,7 @@ use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Units\Minutes;
 use App\Models\Build;
 use App\Models\Pour;
 use App\Models\Workshop;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Build\Against;
 use Apalos\Core\Build\BuildDoubts;
 use Apalos\Core\Build\BuildFactKind;
@@ -21,6 +20,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
+use Apalos\Core\Units\Minutes;
 use App\Contacts\Dryness;
 use App\Contacts\DrynessView;
 use App\Library\Library;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\BuildState;
 use Apalos\Core\Build\Laid;
 use Apalos\Core\Build\Operation;
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Units\Minutes;
 use App\Facts\Happened;
 use App\Models\Build;
 use App\Models\Pour;

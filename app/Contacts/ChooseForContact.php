@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Contacts;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Contact\Overruling;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Units\Minutes;
 use App\Models\Hands;
 use App\Models\Impression;
 use Carbon\CarbonImmutable;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Contacts;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Cure\Milestone;
+use Apalos\Core\Units\Minutes;
 use App\Library\Library;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Contacts;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Contact\PatchFactKind;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Facts\Standing;
+use Apalos\Core\Units\Minutes;
 use App\Facts\Happened;
 use App\Models\TestPatch;
 use Carbon\CarbonImmutable;

@@ -347,7 +347,9 @@ final class DayDesk
             $at = $said($row, 'at_min');
             $step = $said($row, 'op');
             $wishes[(int) $row->id][is_string($step) ? $step : 'pour'] = is_numeric($at)
-                ? self::minutes(CarbonImmutable::parse((string) $row->created_at, 'UTC')->addMilliseconds(Minutes::ms($at)), $midnight)
+                ? self::minutes(
+                    CarbonImmutable::parse((string) $row->created_at, 'UTC')->addMilliseconds(Minutes::ms((float) $at)), $midnight,
+                )
                 : null;
         }
 

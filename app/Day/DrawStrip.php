@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Day;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Run\StepKind;
+use Apalos\Core\Units\Minutes;
 use App\Contacts\PatchClock;
 use App\Lists\Rows;
 use App\Log\RecordedRun;

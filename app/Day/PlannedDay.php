@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Day;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Day\DayRequest;
 use Apalos\Core\Day\DayResult;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Units\Minutes;
 use Carbon\CarbonImmutable;
 
 /** What is to be done, when, and what of it has just moved. */

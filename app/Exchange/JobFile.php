@@ -6,7 +6,6 @@ namespace App\Exchange;
 
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Sheet\SheetKind;
-use App\Models\Lot;
 use App\Builds\RecordedBuild;
 use App\Contacts\JobContacts;
 use App\Contacts\JudgedContact;
@@ -19,6 +18,7 @@ use App\Models\Build;
 use App\Models\FormulaVersion;
 use App\Models\Impression;
 use App\Models\Job;
+use App\Models\Lot;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\Workshop;

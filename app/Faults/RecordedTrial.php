@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Faults;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Trial\CupsCompared;
 use Apalos\Core\Trial\TrialFactKind;
 use Apalos\Core\Trial\TrialState;
 use Apalos\Core\Trial\VerdictResult;
+use Apalos\Core\Units\Minutes;
 use App\Facts\Happened;
 use App\Models\Trial;
 use Carbon\CarbonImmutable;

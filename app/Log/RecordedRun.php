@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Log;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Casting\CastingWays;
 use Apalos\Core\Casting\WorkedResult;
 use Apalos\Core\Cure\Milestone;
@@ -16,6 +15,7 @@ use Apalos\Core\Run\RunPlan;
 use Apalos\Core\Run\RunState;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Scale\Expected;
+use Apalos\Core\Units\Minutes;
 use App\Facts\Happened;
 use App\Models\Pour;
 use App\Room\CureClock;

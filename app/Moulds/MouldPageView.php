@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Care\CareRule;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Units\Minutes;
 use App\Contacts\DrynessView;
 use App\Costs\CostBook;
 use App\Facts\Happened;

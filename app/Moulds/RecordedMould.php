@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Moulds;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Care\MouldFactKind;
 use Apalos\Core\Care\MouldState;
+use Apalos\Core\Units\Minutes;
 use App\Contacts\Dryness;
 use App\Facts\Happened;
 use App\Lists\Rows;

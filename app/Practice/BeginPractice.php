@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Practice\PracticeBench;
 use Apalos\Core\Practice\Scenario;
+use Apalos\Core\Units\Minutes;
 use App\Builds\BuildStreams;
 use App\Builds\MixOperation;
 use App\Facts\AppendFact;

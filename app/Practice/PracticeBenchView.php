@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Practice\PracticeBench;
 use Apalos\Core\Practice\Situation;
 use Apalos\Core\Run\StepKind;
+use Apalos\Core\Units\Minutes;
 use App\Models\PracticeTry;
 use App\Types\View;
 use Carbon\CarbonImmutable;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Practice;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Units\Minutes;
 use App\Models\PracticeTry;
 use Carbon\CarbonImmutable;
 

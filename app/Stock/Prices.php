@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
-use App\Models\Lot;
 use App\Library\Library;
 use App\Lists\Rows;
 use App\Models\Kit;
+use App\Models\Lot;
 
 /** What things cost in this shop: a kit of each code, as it was bought last, or as somebody said since. */
 final readonly class Prices

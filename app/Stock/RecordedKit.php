@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Store\KitFactKind;
 use Apalos\Core\Store\KitState;
+use Apalos\Core\Units\Minutes;
 use App\Facts\Happened;
 use App\Models\Kit;
 use Carbon\CarbonImmutable;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Facts\Fact as CoreFact;
 use Apalos\Core\Store\LotFactKind;
 use Apalos\Core\Store\LotState;
+use Apalos\Core\Units\Minutes;
 use App\Facts\Happened;
 use App\Models\Lot;
 use App\Models\LotPart;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use Apalos\Core\Units\Minutes;
 use Apalos\Core\Day\GangWork;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Units\Minutes;
 use App\Builds\BuildStreams;
 use App\Day\DayDesk;
 use App\Day\DayTry;

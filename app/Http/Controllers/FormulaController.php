@@ -15,18 +15,16 @@ use App\Formulas\FormulaReckoner;
 use App\Formulas\FormulasView;
 use App\Formulas\FormulaView;
 use App\Formulas\PaintPot;
+use App\Formulas\WriteFormula;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Http\Rules\Picture;
-use App\Formulas\WriteFormula;
 use App\Library\Library;
 use App\Library\Recipes;
 use App\Lists\Slice;
 use App\Models\Formula;
-use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Impression;
-use App\Models\Workshop;
 use App\Pours\PourAgain;
 use App\PourSheets\Amount;
 use App\Storage\KeepPhoto;
@@ -48,7 +46,7 @@ final readonly class FormulaController
 
     private const KINDS = ['mix', 'paint', 'trial', 'retired'];
 
-    public function __construct(private Workshop $workshop, private Library $library, private Recipes $recipes) {}
+    public function __construct(private Library $library, private Recipes $recipes) {}
 
     public function index(Request $request, FormulaQuery $query, HardnessBook $hardness): Response
     {

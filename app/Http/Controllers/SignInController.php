@@ -18,13 +18,11 @@ use App\People\GivePassphrase;
 use App\People\GivePin;
 use App\People\OwnerLink;
 use App\People\ShopAtHand;
-use App\People\WriteDown;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\DB;
 use Inertia\Response;
 
 /** Coming in, by passphrase or with a PIN at the bench, handing over, and going. */
