@@ -178,7 +178,8 @@ final readonly class ReadBench
 
         return $this->item(
             $pour, $due ? 'now' : ($soon ? 'next' : 'later'), $this->say($due ? 'bench.ready_to_open' : 'bench.curing'),
-            $pour->weighed_g, 'g', $this->say('bench.in_the_mould'), $pour->poured_at, $at, 'run', $this->say($due ? 'bench.open_it' : 'bench.look_at_it'),
+            $pour->weighed_g, 'g', $this->say('bench.in_the_mould'), $pour->poured_at, $at, 'run',
+            $this->say($due ? 'bench.open_it' : 'bench.look_at_it'),
         );
     }
 

@@ -238,7 +238,9 @@ final readonly class TakeEverything
         }
         $row = [];
         foreach (is_array($read) ? $read : [] as $name => $value) {
-            $column = $columns[$name] ?? throw self::wrong(Phrase::of('bench.no_version_nothing_taken', ['where' => $where, 'name' => $name]));
+            $column = $columns[$name] ?? throw self::wrong(
+                Phrase::of('bench.no_version_nothing_taken', ['where' => $where, 'name' => $name]),
+            );
             $fits = $value === null ? $column['null'] || $column['type'] === 'any' : match ($column['type']) {
                 'any' => true,
                 'integer' => is_int($value),

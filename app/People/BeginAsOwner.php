@@ -31,9 +31,11 @@ final readonly class BeginAsOwner
         return DB::transaction(function () use ($secret, $said, $now): ?Person {
             $of = $this->link->take($secret, $now);
 
-            return $of === false
-                ? null
-                : ($of === null ? ($this->write)(Fields::of([...$said->toArray(), 'role' => Role::Owner->value])) : ($this->write)($said, $of));
+            return match (true) {
+                $of === false => null,
+                $of === null => ($this->write)(Fields::of([...$said->toArray(), 'role' => Role::Owner->value])),
+                default => ($this->write)($said, $of),
+            };
         });
     }
 }

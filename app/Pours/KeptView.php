@@ -79,7 +79,8 @@ final readonly class KeptView implements View
                 $draws->map(
                     fn (\stdClass $row): array => [
                         'lot_id' => $row->lot_id === null ? null : (int) $row->lot_id,
-                        'label' => $row->lot_id === null ? null : Lot::numbered((int) $row->lot_id), 'name' => $this->called((string) $row->code),
+                        'label' => $row->lot_id === null ? null : Lot::numbered((int) $row->lot_id),
+                        'name' => $this->called((string) $row->code),
                         'part' => (string) $row->part, 'grams' => (float) $row->grams,
                     ],
                 )->all(),

@@ -40,7 +40,9 @@ final readonly class Prices
             ->get();
         foreach ($bought as $row) {
             if ((float) $row->mass_g > 0.0 && (string) $row->created_at > ($said[(string) $row->code] ?? '')) {
-                $kits[(string) $row->code] = ['price' => (string) $row->price, 'mass_g' => (float) $row->mass_g, 'from' => Lot::numbered((int) $row->id)];
+                $kits[(string) $row->code] = [
+                    'price' => (string) $row->price, 'mass_g' => (float) $row->mass_g, 'from' => Lot::numbered((int) $row->id),
+                ];
             }
         }
 

@@ -55,7 +55,9 @@ final readonly class RecallView implements View
             'pours' => array_slice($pours, 0, self::SHOWN), 'total' => count($pours), 'pieces' => array_sum($whom),
             'moulds' => $this->moulds($recall),
             'scrap' => array_map(
-                static fn (\stdClass $row): array => ['id' => (int) $row->id, 'label' => Lot::numbered((int) $row->id), 'left_g' => (float) $row->left_g],
+                static fn (\stdClass $row): array => [
+                    'id' => (int) $row->id, 'label' => Lot::numbered((int) $row->id), 'left_g' => (float) $row->left_g,
+                ],
                 array_slice(
                     self::each(
                         array_keys($recall->scrap()),
