@@ -10,7 +10,7 @@ use App\Models\FormulaKind;
 use App\Models\FormulaVersion;
 use App\Models\Series;
 use App\Models\Swatch;
-use App\Swatches\DrawerWriter;
+use App\Swatches\DigestWriter;
 use Carbon\CarbonImmutable;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
@@ -46,7 +46,7 @@ trait MakesSwatches
     /** What was written past the screens is known to the drawer too. */
     protected function inTheDrawer(Swatch $swatch): Swatch
     {
-        app(DrawerWriter::class)->take($swatch->id);
+        app(DigestWriter::class)->take($swatch->id);
 
         return $swatch;
     }

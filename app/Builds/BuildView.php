@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Builds;
 
-use Apalos\Core\Build\Against;
 use Apalos\Core\Build\BuildDoubts;
 use Apalos\Core\Build\BuildFactKind;
 use Apalos\Core\Build\Care;
@@ -13,7 +12,6 @@ use Apalos\Core\Build\Operation;
 use Apalos\Core\Build\OperationKind;
 use Apalos\Core\Build\OperationStands;
 use Apalos\Core\Build\OperationState;
-use Apalos\Core\Build\Part;
 use Apalos\Core\Contact\Intent;
 use Apalos\Core\Contact\Verdict;
 use Apalos\Core\Input\Fields;
@@ -27,7 +25,6 @@ use App\Library\Library;
 use App\Looks\HeldLook;
 use App\Models\Build;
 use App\Models\Pour;
-use App\Models\PourState;
 use App\People\Names;
 use App\PourSheets\MixAhead;
 use App\Stock\Prices;
@@ -37,6 +34,8 @@ use App\Types\View;
  * A build as its screen shows it: the impression in section, its operations with their windows, and what to do now.
  *
  * @phpstan-import-type DryShape from DrynessView
+ *
+ * @phpstan-import-type SectionLayer from InSection
  *
  * @phpstan-type LayerShape array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}
  * @phpstan-type CareShape array{
@@ -59,8 +58,6 @@ use App\Types\View;
  */
 final readonly class BuildView implements View
 {
-    private const BARE = '#cfc4ae';
-
     /** What is judged of contacts changes with hours and with what is told. */
     private const HOLDS_S = 30;
 
@@ -79,6 +76,7 @@ final readonly class BuildView implements View
         private StepHazards $hazards,
         private Names $names,
         private HeldLook $look,
+        private InSection $section,
     ) {}
 
     /**
@@ -89,9 +87,7 @@ final readonly class BuildView implements View
      *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null,
      *     next: string|null,
      *     operations: list<BuildOperationShape>,
-     *     section: list<array{
-     *         id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool,
-     *     }>,
+     *     section: list<SectionLayer>,
      *     inside: list<string>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
      *     notes: list<array{at_ms: int, text: string}>, notes_before: int,
      *     take_back: array{of: int, kind: string, about: string|null, name: string|null}|null,
@@ -102,7 +98,7 @@ final readonly class BuildView implements View
     {
         $state = $this->recorded->state;
         $build = $this->recorded->build;
-        $section = $this->section();
+        $section = $this->section->of($this->recorded);
         $met = $this->met();
         $grade = $state->grade === null ? null : Fields::of($state->grade);
         $thickness = static fn (array $layer): float => $layer['kind'] === OperationKind::Coat->value ? $layer['thickness_mm'] : 0.0;
@@ -305,74 +301,6 @@ final readonly class BuildView implements View
         }
 
         return $layers;
-    }
-
-    /**
-     * @return list<array{
-     *     id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool,
-     * }> what lies on what, from the original outwards, as thick as it really was laid
-     */
-    private function section(): array
-    {
-        $layers = [];
-        foreach ($this->recorded->state->operations as $stands) {
-            $operation = $stands->operation;
-            if ($operation->mixing === null || ($operation->mixing->against === Against::Tray && ! $operation->isJacket())) {
-                continue;
-            }
-            $pour = $this->recorded->pours[$operation->id] ?? null;
-            $layers[] = [
-                'id' => $operation->id, 'kind' => $operation->kind->value, 'name' => $operation->name,
-                'thickness_mm' => (
-                    $operation->mixing->thickness ?? ($operation->kind === OperationKind::Pour ? 8.0 : 1.0)
-                ) * $this->really($operation, $pour),
-                'colour' => $this->colour($operation, $pour),
-                'state' => match (true) {
-                    $stands->state === OperationState::Done => 'laid', $stands->state === OperationState::UnderWay => 'wet',
-                    $stands->state === OperationState::LeftOut => 'left_out', default => 'planned',
-                },
-                'jacket' => $operation->isJacket(), 'half' => $operation->mixing->part === Part::Half,
-            ];
-        }
-
-        $there = array_values(array_filter($layers, static fn (array $layer): bool => $layer['state'] !== 'left_out'));
-        // A shell stands outside, also where it stood there first.
-        usort($there, static fn (array $one, array $other): int => $one['jacket'] <=> $other['jacket']);
-
-        return $there;
-    }
-
-    /**
-     * How much thicker or thinner than planned it really lies: by what was weighed, without what was left in the cup; where nobody weighed
-     * that, as much as the plan allows for it stayed there.
-     */
-    private function really(Operation $operation, ?Pour $pour): float
-    {
-        $sg = is_array($run = $pour->plan['run'] ?? null) && is_numeric($run['sg'] ?? null) ? (float) $run['sg'] : null;
-        $planned = $operation->mixing?->volume();
-        if (
-            $pour === null
-            || ! in_array($pour->state, [PourState::Laid, PourState::Graded], true)
-            || $pour->weighed_g === null
-            || $sg === null
-            || $sg <= 0.0
-            || $planned === null
-            || $planned <= 0.0
-        ) {
-            return 1.0;
-        }
-        $weighed = $pour->used_g !== null && $pour->used_g < $pour->weighed_g
-            ? $pour->used_g
-            : $pour->weighed_g / (1.0 + OperationSheet::COATS_ALLOW_PCT / 100.0);
-
-        return max(0.2, min(3.0, $weighed / $sg / $planned));
-    }
-
-    private function colour(Operation $operation, ?Pour $pour): string
-    {
-        $tint = $this->library->shelf()->additives["pi-{$operation->mixing?->tint}"] ?? null;
-
-        return $tint->colour ?? $this->layers->base($this->recorded, $operation)->colour ?? self::BARE;
     }
 
     /** Why it went before its time, or what was wrong with it, as somebody said last. */

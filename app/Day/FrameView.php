@@ -37,7 +37,7 @@ final readonly class FrameView implements View
     /**
      * @return array{
      *     workshop: array{
-     *         edition: int, name: string, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int,
+     *         edition: int, name: string, named: bool, units: string, room_c: float, room_source: string, muted: bool, day_starts_min: int,
      *         day_ends_min: int, time_zone: string|null, scale_division_g: float, scale_capacity_g: float, currency: string|null,
      *         cups: list<array{ml: float, tare_g: float|null}>, vacuum: bool|null, hands: int, schools: array<string, string>,
      *     },
@@ -70,7 +70,7 @@ final readonly class FrameView implements View
         return [
             'workshop' => [
                 'edition' => $this->workshop->edition,
-                'name' => $this->workshop->name,
+                'name' => $this->workshop->name, 'named' => $this->workshop->isNamed(),
                 'units' => $this->workshop->units,
                 'room_c' => $this->roomC,
                 'room_source' => $this->workshop->room_source,

@@ -13,7 +13,7 @@ use App\Library\Library;
 use App\Lists\Rows;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
-use App\Swatches\DrawerEntries;
+use App\Swatches\SwatchDigests;
 use Carbon\CarbonImmutable;
 
 /**
@@ -38,7 +38,7 @@ final readonly class SmallThings
     ];
 
     public function __construct(
-        private DrawerEntries $entries,
+        private SwatchDigests $digests,
         private Library $library,
         private ContactBook $contacts,
         private CureClock $clock,
@@ -90,18 +90,18 @@ final readonly class SmallThings
     /** @return list<array{what: Phrase, href: string, count: int}> those of a formula together */
     private function pucks(CarbonImmutable $now): array
     {
-        $unread = $this->entries
+        $unread = $this->digests
             ->all()
-            ->join('swatches', 'swatches.id', '=', 'drawer_entries.swatch_id')
+            ->join('swatches', 'swatches.id', '=', 'swatch_digests.swatch_id')
             ->join('formula_versions', 'formula_versions.id', '=', 'swatches.formula_version_id')
             ->join('formulas', 'formulas.id', '=', 'formula_versions.formula_id')
-            ->where('drawer_entries.unread', true)->whereNotNull('drawer_entries.base_code')->where(
-                'drawer_entries.poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'),
+            ->where('swatch_digests.unread', true)->whereNotNull('swatch_digests.base_code')->where(
+                'swatch_digests.poured_at', '>=', $now->subDays(self::FORGOTTEN_DAYS)->format('Y-m-d H:i:s.v'),
             )
-            ->orderBy('drawer_entries.swatch_id')
+            ->orderBy('swatch_digests.swatch_id')
             ->limit(self::MOST)
             ->toBase()
-            ->get(['drawer_entries.swatch_id', 'drawer_entries.base_code', 'swatches.poured_at', 'swatches.demoulded_at', 'formulas.name']);
+            ->get(['swatch_digests.swatch_id', 'swatch_digests.base_code', 'swatches.poured_at', 'swatches.demoulded_at', 'formulas.name']);
         $pucks = [];
         foreach ($unread as $puck) {
             $does = $this->does(

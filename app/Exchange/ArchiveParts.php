@@ -75,7 +75,7 @@ final readonly class ArchiveParts
     /** What counts for this database alone. */
     private const OWN = [
         'workshops' => [
-            'mark', 'change_count', 'drawer_stamp', 'drawer_changes', 'shelf_mark', 'edition', 'made_up', 'known_as', 'cables',
+            'mark', 'change_count', 'digest_stamp', 'digest_changes', 'shelf_mark', 'edition', 'made_up', 'known_as', 'cables',
             'practice_of',
             'practising',
         ],

@@ -17,7 +17,7 @@ use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\SwatchReading;
 use App\Models\Workshop;
-use App\Swatches\DrawerWriter;
+use App\Swatches\DigestWriter;
 use App\Swatches\ReadSwatch;
 use Carbon\CarbonImmutable;
 use Closure;
@@ -54,7 +54,7 @@ final class SwatchImport
         private readonly Workshop $workshop,
         private readonly KeepFormula $keep,
         private readonly ReadSwatch $read,
-        private readonly DrawerWriter $entries,
+        private readonly DigestWriter $digests,
     ) {}
 
     /**
@@ -127,7 +127,7 @@ final class SwatchImport
     /** The drawer learns of what is new. */
     private function told(): void
     {
-        $this->entries->take(...array_keys($this->touched));
+        $this->digests->take(...array_keys($this->touched));
     }
 
     /** @return array<string, list<mixed>> what this file brought and changed, so that it can be taken out again */
@@ -175,7 +175,7 @@ final class SwatchImport
                     && $this->workshop->colourTargets()->whereKey($was['id'] ?? 0)->first()?->update(array_diff_key($was, ['id' => true]));
             }
             $this->workshop->formulas()->whereKey(array_unique($formulas))->whereDoesntHave('versions')->delete();
-            $this->entries->take(...array_values(array_unique(array_map(intval(...), $touched))));
+            $this->digests->take(...array_values(array_unique(array_map(intval(...), $touched))));
         });
     }
 

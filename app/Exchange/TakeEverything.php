@@ -152,7 +152,7 @@ final readonly class TakeEverything
             DB::getDriverName() === 'pgsql' && self::countOn(array_column(array_intersect_key(ArchiveParts::ALL, $manifest['parts']), 0));
             app(Seals::class)->sealTheOld($this->workshop->id, CarbonImmutable::now());
             $this->workshop->refresh()->update([
-                'drawer_stamp' => null, 'shelf_mark' => Rows::of('own_sheets')->exists() ? (string) Str::ulid() : null,
+                'digest_stamp' => null, 'shelf_mark' => Rows::of('own_sheets')->exists() ? (string) Str::ulid() : null,
             ]);
 
             return $came;

@@ -18,7 +18,7 @@ use App\Models\FormulaVersion;
 use App\Models\Swatch;
 use App\Models\TestPatch;
 use App\Models\Trial;
-use App\Swatches\DrawerWriter;
+use App\Swatches\DigestWriter;
 use App\Swatches\ReadSwatch;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -31,7 +31,7 @@ final readonly class TrialBecomes
     public function __construct(
         private Library $library,
         private ReadSwatch $read,
-        private DrawerWriter $entries,
+        private DigestWriter $digests,
         private Phrasebook $words,
     ) {}
 
@@ -116,7 +116,7 @@ final readonly class TrialBecomes
         }
         array_map(static fn (int|float $one): Shore => Shore::of($scale, (float) $one), $readings);
         $swatch = null;
-        $this->entries->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
+        $this->digests->after(function () use (&$swatch, $version, $trial, $scale, $readings, $now): Swatch {
             $swatch = Swatch::query()->create([
                 'formula_version_id' => $version->id,
                 'name' => mb_substr($this->words->say(Phrase::of('bench.swatch_of_trial', ['trial' => $trial->name])), 0, 120),

@@ -25,7 +25,6 @@ use App\Moulds\Lives;
 use App\People\Names;
 use App\Types\View;
 use Carbon\CarbonImmutable;
-use Illuminate\Support\Facades\DB;
 
 /**
  * A job: its piece and its chain, each link with its material and where its pours stand.
@@ -44,7 +43,7 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-type LinkShape array{
  *     id: int, edition: int, kind: string, positive: bool, name: string, material: string, material_code: string|null, shore: string|null,
  *     colour: string, note: string,
- *     status: Phrase|string, pourable: bool, had: bool, knows_nothing: bool, not_for_skin: bool,
+ *     status: Phrase|string, settled: bool, pourable: bool, had: bool, knows_nothing: bool, not_for_skin: bool,
  *     contacts: list<LinkContactShape>,
  *     surface: string|null, role: string, from_id: int|null, wall: string|null, bed: string|null,
  *     builds: list<array{id: int, name: string, began_ms: int|null, ended: bool, copy: int|null, wanted_on: string|null}>,
@@ -58,7 +57,7 @@ use Illuminate\Support\Facades\DB;
  * @phpstan-type JobHeldShape array{
  *     cast: int, ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>,
  *     pieces_a_pour: int,
- *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, lives: list<Phrase>,
+ *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>, lives: Phrase|null,
  *     chain: list<LinkShape>
  * }
  */
@@ -91,7 +90,7 @@ final readonly class JobView implements View
      * @return array{
      *     id: int, edition: int, name: string, purpose: string, for_whom: string, quantity: int, due_on: string|null, skin: bool,
      *     uses: list<array{id: string, name: string, ask: Phrase}>, model: array{id: int, name: string}|null, cast: int,
-     *     pieces_a_pour: int, lives: list<Phrase>,
+     *     pieces_a_pour: int, lives: Phrase|null,
      *     moulds: list<array{id: int, code: string, name: string, casts: int, likely: int|null, retired: bool}>,
      *     ready: list<array{link_id: int, pour_id: int, name: string, ready_ms: int, full: bool, late_days: int}>, chain: list<LinkShape>,
      * }
@@ -165,7 +164,7 @@ final readonly class JobView implements View
                 ),
             ),
             'moulds' => $this->moulds(),
-            'lives' => $this->livesIn($ids->all()),
+            'lives' => LivesIn::job($this->job, $ids->all()),
             'chain' => array_values(
                 $this->job->impressions->map(
                     fn (Impression $impression): array => $this->link(
@@ -175,44 +174,6 @@ final readonly class JobView implements View
                 )->all(),
             ),
         ];
-    }
-
-    /**
-     * What goes from bench and strip with it where it is put away.
-     *
-     * @param  array<array-key, int>  $links
-     * @return list<Phrase>
-     */
-    private function livesIn(array $links): array
-    {
-        $builds = Build::query()->whereIn('impression_id', $links)->where('plain', false)->whereNull('ended_at');
-        $pours = Pour::query()->plain()->whereIn('impression_id', $links);
-        $counts = [
-            [(clone $builds)->whereNotNull('begun_at'), 'bench.build_begun', 'bench.builds_have_begun'],
-            [(clone $builds)->whereNull('begun_at'), 'bench.build_planned', 'bench.builds_planned'],
-            [
-                (clone $pours)->whereIn('state', [PourState::Running, PourState::Waiting, PourState::Opened]), 'bench.pour_under_way',
-                'bench.pours_under_way',
-            ],
-            [(clone $pours)->where('state', PourState::Draft), 'bench.pour_sheet', 'bench.pour_sheets'],
-            [
-                Mould::query()->where('job_id', $this->job->id)->whereNull('retired_at'), 'bench.mould_use_rack',
-                'bench.moulds_use_rack',
-            ],
-        ];
-        // All of it in one question.
-        $asked = DB::query();
-        foreach ($counts as $i => [$query]) {
-            $asked->selectSub($query->reorder()->selectRaw('count(*)')->toBase(), "n{$i}");
-        }
-        $found = (array) $asked->first();
-        $says = [];
-        foreach ($counts as $i => [, $one, $many]) {
-            $n = (int) ($found["n{$i}"] ?? 0);
-            $n === 0 || $says[] = $n === 1 ? Phrase::of($one) : Phrase::of($many, ['n' => $n]);
-        }
-
-        return $says;
     }
 
     /**
@@ -277,6 +238,7 @@ final readonly class JobView implements View
             'status' => $impression->isHad() && $impression->kind !== ImpressionKind::Original
                 ? Phrase::of('bench.not_poured_here')
                 : $sofar->status($impression->id, $impression->kind),
+            'settled' => $sofar->isSettled($impression->id),
             'pourable' => ! $impression->isHad(),
             'had' => $impression->isHad(),
             'knows_nothing' => ($one = $chain->link($impression->id)) !== null && $chain->knowsNothing($one),

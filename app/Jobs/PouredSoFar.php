@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Run\Grade;
 use App\Lists\Rows;
 use App\Log\GoodPieces;
 use App\Models\ImpressionKind;
@@ -38,7 +39,7 @@ final readonly class PouredSoFar
         foreach ($rows as $row) {
             $so = $sofar[(int) $row->impression_id] ?? ['last' => PourState::Draft, 'last_grade' => null, 'done' => 0, 'all' => 0];
             $state = PourState::from((string) $row->state);
-            $grade = \Apalos\Core\Run\Grade::tryFrom((string) $row->grade);
+            $grade = Grade::tryFrom((string) $row->grade);
             $sofar[(int) $row->impression_id] = [
                 'last' => $state, 'last_grade' => $grade?->value,
                 'done' => $so['done'] + ($state === PourState::Graded ? (int) $row->pours : 0),
@@ -66,6 +67,18 @@ final readonly class PouredSoFar
     public function pours(int $link): int
     {
         return $this->links[$link]['all'] ?? 0;
+    }
+
+    /** Nothing of it is open, and what was poured last came out: the next link is at hand. */
+    public function isSettled(int $link): bool
+    {
+        $so = $this->links[$link] ?? null;
+
+        return $so !== null
+            && ! ($this->builds[$link] ?? false)
+            && $so['done'] > 0
+            && in_array($so['last'], [PourState::Graded, PourState::GivenUp], true)
+            && (Grade::tryFrom($so['last_grade'] ?? '')?->counts() ?? true);
     }
 
     /** How it stands, in words. */

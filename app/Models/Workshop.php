@@ -25,8 +25,8 @@ use Illuminate\Support\Str;
  * @property string|null $time_zone null until somebody has said where the bench stands
  * @property string $mark unlike that of any other database
  * @property int $change_count how often anything changed that every screen has around it; the database counts
- * @property string|null $drawer_stamp for which shelf the entries of the drawer were written
- * @property int $drawer_changes how often an entry changed since
+ * @property string|null $digest_stamp for which shelf the digests of the swatches were written
+ * @property int $digest_changes how often a digest changed since
  * @property string|null $shelf_mark differs as soon as a sheet of the shop's own does; null where it has none
  * @property list<string>|null $off_shelf what of the library this shop does not have
  * @property string|null $currency three letters
@@ -69,7 +69,7 @@ final class Workshop extends Model
 
     protected $fillable = [
         'name', 'units', 'room_source', 'muted', 'scale_division_g', 'scale_capacity_g', 'day_starts_min', 'day_ends_min', 'hands',
-        'time_zone', 'drawer_stamp', 'drawer_changes',
+        'time_zone', 'digest_stamp', 'digest_changes',
         'shelf_mark', 'off_shelf', 'currency', 'cups', 'vacuum', 'set_up_at', 'release_school', 'hour_rate', 'schools', 'made_up',
         'known_as', 'cables', 'unused_min', 'label_w_mm', 'label_h_mm', 'label_dots_mm', 'practice_of',
     ];
@@ -95,7 +95,7 @@ final class Workshop extends Model
     {
         return [
             'muted' => 'boolean', 'scale_division_g' => 'float', 'scale_capacity_g' => 'float', 'change_count' => 'integer',
-            'practising' => 'integer', 'drawer_changes' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer',
+            'practising' => 'integer', 'digest_changes' => 'integer', 'day_starts_min' => 'integer', 'day_ends_min' => 'integer',
             'hands' => 'integer', 'off_shelf' => 'array', 'made_up' => 'boolean', 'cables' => 'boolean', 'unused_min' => 'integer',
             'label_w_mm' => 'float', 'label_h_mm' => 'float', 'label_dots_mm' => 'float', 'schools' => 'array', 'cups' => 'array',
             'vacuum' => 'boolean',
@@ -181,6 +181,12 @@ final class Workshop extends Model
 
             return self::query()->orderBy('id')->first() ?? self::query()->create(['name' => self::UNNAMED])->refresh();
         });
+    }
+
+    /** Somebody has said what it is called. */
+    public function isNamed(): bool
+    {
+        return $this->name !== self::UNNAMED;
     }
 
     public function calledOnScreen(): Phrase

@@ -10,8 +10,6 @@ use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Cure\ReadyResult;
 use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Result\Warning;
-use Apalos\Core\Run\MixingCup;
 use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use App\Log\Readiness;
@@ -29,8 +27,6 @@ use Carbon\CarbonImmutable;
  */
 final readonly class RunView implements View
 {
-    private const UNKNOWN_COLOUR = '#c9b38c';
-
     /** Of more notes, and of more readings of the pot, the last stand on the page. */
     private const NOTES = 60;
 
@@ -108,6 +104,7 @@ final readonly class RunView implements View
     {
         $state = $this->run->state;
         $cup = $state->cup();
+        $inCup = new InCup($this->run, $this->clock);
         $line = $state->step->kind === StepKind::Weigh ? $cup->current() : null;
         $frozen = $this->run->frozen;
         $pot = $this->clock->potLifeNow($frozen->clock, $this->run->plan->mixing, $this->run->plan->degassing);
@@ -130,13 +127,13 @@ final readonly class RunView implements View
             ],
             'batches' => count($this->run->plan->batches),
             'step_since_ms' => $this->ms($this->run->at($state->since)) ?? 0,
-            'cup' => $this->cup(),
+            'cup' => $inCup->fills(),
             'line' => $line === null ? null : ['label' => $frozen->called($line['add']), ...$line],
             'next_line' => isset($cup->queue[1]) && $line !== null ? $frozen->called($cup->queue[1]['add']) : null,
             'meets_now' => $line !== null && $cup->meetsNow(),
             'one_part' => $this->run->plan->onePart,
             'division_g' => $this->run->plan->division->g,
-            'rescue' => $state->step->kind === StepKind::Rescue ? $this->rescue($cup) : null,
+            'rescue' => $state->step->kind === StepKind::Rescue ? $inCup->rescue() : null,
             'clock' => [
                 'met_ms' => $this->ms($this->run->at($cup->metAt)),
                 'pot_ends_ms' => $this->ms($this->run->potLifeEnds($this->clock)),
@@ -145,7 +142,7 @@ final readonly class RunView implements View
                 'degas_min' => $this->run->plan->degassing->min,
                 'usable_min' => $pot?->usable->min,
             ],
-            'cups' => $this->cups(),
+            'cups' => $inCup->all(),
             'may_swap' => $state->step->kind === StepKind::Weigh && $cup->mayBeSwapped(),
             'may_plan' => $state->lastMetAt() === null && ! in_array($state->step->kind, [StepKind::Done, StepKind::GivenUp], true),
             'carried' => $cup->weighings !== [] && $state->step->kind === StepKind::Tare,
@@ -195,22 +192,6 @@ final readonly class RunView implements View
     }
 
     /**
-     * @return list<array{batch: int, grams: float, weighed: bool, met_ms: int|null, pot_ends_ms: int|null, filled_ms: int|null}> each cup
-     *   with its clock
-     */
-    private function cups(): array
-    {
-        $state = $this->run->state;
-
-        return array_map(fn (int $batch, array $planned): array => [
-            'batch' => $batch, 'grams' => array_sum($planned), 'weighed' => ($state->cups[$batch]->weighings ?? []) !== [],
-            'met_ms' => $this->ms($this->run->at(($state->cups[$batch] ?? null)?->metAt)),
-            'pot_ends_ms' => isset($state->cups[$batch]) ? $this->ms($this->run->potLifeEnds($this->clock, $batch)) : null,
-            'filled_ms' => $this->ms($this->run->at($state->filledAt[$batch] ?? null)),
-        ], array_map(static fn (int $i): int => $i + 1, array_keys($this->run->plan->batches)), $this->run->plan->batches);
-    }
-
-    /**
      * @return array{
      *     from_c: float, to_c: float, over_c: float, step_ms: int, stands: string,
      *     readings: list<array{at_ms: int, c: float, by: string}>, reheats: int,
@@ -239,62 +220,6 @@ final readonly class RunView implements View
     private function ms(?CarbonImmutable $at): ?int
     {
         return $at === null ? null : (int) $at->getTimestampMs();
-    }
-
-    /**
-     * @return array{
-     *     fills: list<array{code: string, name: string, planned_g: float, poured_g: float, colour: string}>, capacity_ml: float|null,
-     *     sg: float, display_g: float, k: float, mass_g: float,
-     * }
-     */
-    private function cup(): array
-    {
-        $cup = $this->run->state->cup();
-        $frozen = $this->run->frozen;
-        $fills = [];
-        foreach ($cup->planned as $code => $planned) {
-            $fills[] = [
-                'code' => (string) $code,
-                'name' => $frozen->called((string) $code),
-                'planned_g' => $planned,
-                'poured_g' => $cup->poured[$code] ?? 0.0,
-                'colour' => $frozen->colours[$code] ?? self::UNKNOWN_COLOUR,
-            ];
-        }
-
-        return [
-            'fills' => $fills,
-            'capacity_ml' => $this->run->plan->capacity?->ml,
-            'sg' => $this->run->plan->density->gPerMl,
-            'display_g' => $cup->display,
-            'k' => $cup->k,
-            'mass_g' => array_sum($cup->planned),
-        ];
-    }
-
-    /**
-     * @return array{
-     *     needed: bool, k: float, planned: array<string, float>, lines: list<array{add: string, grams: float, running: float}>,
-     *     extra_g: float, fits: bool, ratio_error_if_ignored_pct: float, warnings: list<array{code: string, message: Phrase}>
-     * }
-     */
-    private function rescue(MixingCup $cup): array
-    {
-        $found = $cup->rescue();
-        $rescue = $found->toArray();
-        $twoCups = $cup->inTwoCups($found);
-        // The display may count from somewhere else than from what is in.
-        $shift = $cup->display - array_sum($cup->poured);
-        $lines = array_map(
-            fn (array $line): array => [
-                ...$line, 'add' => $this->run->frozen->called($line['add']), 'running' => round($line['running'] + $shift, 4),
-            ],
-            $rescue['lines'],
-        );
-
-        return [
-            ...$rescue, 'lines' => $lines, 'warnings' => [...$rescue['warnings'], ...($twoCups === null ? [] : Warning::all([$twoCups]))],
-        ];
     }
 
     /**

@@ -10,7 +10,7 @@ use App\Contacts\ContactBook;
 use App\Costs\CastsLeft;
 use App\Database\QueueingConnector;
 use App\Database\TextGate;
-use App\Day\KeptDay;
+use App\Day\HeldDay;
 use App\Day\LiveWork;
 use App\Devices\Cables;
 use App\Devices\LabelPort;
@@ -45,7 +45,7 @@ use App\Storage\ForgivingSessions;
 use App\Storage\KeepPhoto;
 use App\Studies\TakeModelIn;
 use App\Swatches\ColourBook;
-use App\Swatches\DrawerEntries;
+use App\Swatches\SwatchDigests;
 use App\Swatches\HardnessBook;
 use App\Swatches\RecordedSeries;
 use App\Swatches\SeriesAtScale;
@@ -133,11 +133,11 @@ final class AppServiceProvider extends ServiceProvider
                 RecordedRun::STREAM => $app->make(RunAtScale::class), RecordedSeries::STREAM => $app->make(SeriesAtScale::class),
             ]),
         );
-        $this->app->scoped(KeptDay::class);
+        $this->app->scoped(HeldDay::class);
         $this->app->scoped(Recipes::class);
         $this->app->bind('db.connector.sqlite', QueueingConnector::class);
         $this->app->scoped(ContactBook::class);
-        $this->app->scoped(DrawerEntries::class);
+        $this->app->scoped(SwatchDigests::class);
         $this->app->scoped(Softeners::class);
         $this->app->scoped(HardnessBook::class);
         $this->app->scoped(ColourBook::class);

@@ -36,7 +36,7 @@ final readonly class FirstView implements View
     {
         return match (true) {
             $workshop->set_up_at !== null => 'job',
-            $workshop->name !== Workshop::UNNAMED => 'shelf',
+            $workshop->isNamed() => 'shelf',
             default => 'shop',
         };
     }

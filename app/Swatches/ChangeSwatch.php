@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
 /** What stands on a swatch: its label, thickness, note, photo, and when it came out of its mould. What was read stays as it is. */
 final readonly class ChangeSwatch
 {
-    public function __construct(private DrawerWriter $entries, private KeepPhoto $keep) {}
+    public function __construct(private DigestWriter $digests, private KeepPhoto $keep) {}
 
     /**
      * @param  array<string, mixed>  $changes  by column; an empty text is none
@@ -29,7 +29,7 @@ final readonly class ChangeSwatch
         );
         $before = $swatch->photo;
         try {
-            $this->entries->after(
+            $this->digests->after(
                 static fn (): Swatch => DB::transaction(
                     static fn (): Swatch => tap(Swatch::asShown($swatch->id, $edition))->update($changes),
                 ),

@@ -26,7 +26,7 @@ final class ColourBook
     private array $known = [];
 
     public function __construct(
-        private readonly DrawerEntries $entries,
+        private readonly SwatchDigests $digests,
         private readonly Library $library,
         private readonly Repository $cache,
     ) {}
@@ -37,7 +37,7 @@ final class ColourBook
         $name = $this->library->shelf()->base($code)->name;
 
         return $this->known[$code] ??= $this->characterised(
-            $name, $this->entries->drawdowns($code, null), null, 'base',
+            $name, $this->digests->drawdowns($code, null), null, 'base',
             Phrase::of('bench.never_read_bare', ['name' => $name]),
         );
     }
@@ -54,7 +54,7 @@ final class ColourBook
         foreach ($this->library->shelf()->additives as $additive) {
             if ($additive->role === AdditiveRole::Pigment && $additive->suits($sheet)) {
                 $in = $this->baseOf($additive->code, $base);
-                $pigments[] = ['sheet' => $additive, 'drawdowns' => $this->entries->drawn()[$in ?? ''][$additive->code] ?? 0, 'of' => $in];
+                $pigments[] = ['sheet' => $additive, 'drawdowns' => $this->digests->drawn()[$in ?? ''][$additive->code] ?? 0, 'of' => $in];
             }
         }
 
@@ -68,7 +68,7 @@ final class ColourBook
         $in = $this->baseOf($code, $base);
 
         return $this->characterised(
-            $name, $in === null ? [] : $this->entries->drawdowns($in, $code), $in === null ? null : $this->base($in), 'pigments',
+            $name, $in === null ? [] : $this->digests->drawdowns($in, $code), $in === null ? null : $this->base($in), 'pigments',
             Phrase::of('bench.never_characterised', ['name' => $name]),
         );
     }
@@ -76,10 +76,10 @@ final class ColourBook
     /** Its drawdowns in this base where there are some, else in whichever has most: a pigment brings its own colour along. */
     private function baseOf(string $pigment, string $base): ?string
     {
-        if (isset($this->entries->drawn()[$base][$pigment])) {
+        if (isset($this->digests->drawn()[$base][$pigment])) {
             return $base;
         }
-        $made = array_map(static fn (array $by): int => isset($by[self::BARE]) ? $by[$pigment] ?? 0 : 0, $this->entries->drawn());
+        $made = array_map(static fn (array $by): int => isset($by[self::BARE]) ? $by[$pigment] ?? 0 : 0, $this->digests->drawn());
         arsort($made);
 
         return ($made[array_key_first($made)] ?? 0) === 0 ? null : array_key_first($made);

@@ -12,7 +12,7 @@ use App\Library\Recipes;
 use App\Lists\Like;
 use App\Lists\Rows;
 use App\Lists\Slice;
-use App\Models\DrawerEntry;
+use App\Models\SwatchDigest;
 use App\Models\Swatch;
 use App\Models\Workshop;
 use Illuminate\Database\Eloquent\Builder;
@@ -21,7 +21,7 @@ use Illuminate\Database\Eloquent\Builder;
  * The swatch drawer, with what is nearest to a hardness and a colour on top.
  *
  * @phpstan-type DrawerRow array{
- *     known: KnownSwatch, entry: DrawerEntry, formula: string, formula_href: string, delta_e: float|null, points: float|null,
+ *     known: KnownSwatch, digest: SwatchDigest, formula: string, formula_href: string, delta_e: float|null, points: float|null,
  * }
  */
 final readonly class DrawerQuery
@@ -34,7 +34,7 @@ final readonly class DrawerQuery
     /** What nobody read lies behind all that was. */
     private const UNREAD = 1e6;
 
-    public function __construct(private DrawerEntries $entries, private Recipes $recipes, private Workshop $workshop) {}
+    public function __construct(private SwatchDigests $digests, private Recipes $recipes, private Workshop $workshop) {}
 
     /**
      * @param  int|null  $swatch  the page is wanted on which it lies
@@ -42,7 +42,7 @@ final readonly class DrawerQuery
      */
     public function __invoke(string $words, string $base, ?Shore $hardness, ?Lab $colour, Slice $slice, ?int $swatch = null): array
     {
-        $query = $this->entries->all();
+        $query = $this->digests->all();
         if ($base !== '') {
             $query->where('base_code', $base);
         }
@@ -51,20 +51,20 @@ final readonly class DrawerQuery
         }
         $found = $query->count();
         $slice = ($swatch === null ? $slice : $slice->holding($query->clone()->where('swatch_id', '>', $swatch)->count()))->within($found);
-        $entries = $hardness === null && $colour === null
+        $digests = $hardness === null && $colour === null
             ? $query->orderByDesc('swatch_id')->offset($slice->offset())->limit($slice->size)->get()->all()
             : $this->nearest($query, $hardness, $colour, $slice);
-        $ids = array_map(static fn (DrawerEntry $entry): int => $entry->swatch_id, $entries);
+        $ids = array_map(static fn (SwatchDigest $digest): int => $digest->swatch_id, $digests);
         $swatches = $this->workshop->swatches()->with('readings')->whereKey($ids)->get()->keyBy('id');
         $versions = $this->versions($swatches->pluck('formula_version_id')->unique()->values()->all());
         $rows = [];
-        foreach ($entries as $entry) {
-            $swatch = $swatches->get($entry->swatch_id);
+        foreach ($digests as $digest) {
+            $swatch = $swatches->get($digest->swatch_id);
             if ($swatch instanceof Swatch) {
                 $of = $versions[$swatch->formula_version_id];
                 $rows[] = [
-                    'known' => new KnownSwatch($swatch, $of['recipe']), 'entry' => $entry, 'formula' => $of['called'],
-                    'formula_href' => $of['href'], 'delta_e' => self::seen($colour, $entry), 'points' => self::points($hardness, $entry),
+                    'known' => new KnownSwatch($swatch, $of['recipe']), 'digest' => $digest, 'formula' => $of['called'],
+                    'formula_href' => $of['href'], 'delta_e' => self::seen($colour, $digest), 'points' => self::points($hardness, $digest),
                 ];
             }
         }
@@ -95,8 +95,8 @@ final readonly class DrawerQuery
     }
 
     /**
-     * @param  Builder<DrawerEntry>  $query
-     * @return list<DrawerEntry>
+     * @param  Builder<SwatchDigest>  $query
+     * @return list<SwatchDigest>
      */
     private function nearest(Builder $query, ?Shore $hardness, ?Lab $colour, Slice $slice, ?int $swatch = null): array
     {
@@ -120,21 +120,21 @@ final readonly class DrawerQuery
         krsort($far);
         asort($far);
         $ids = array_slice(array_keys($far), $slice->offset(), $slice->size);
-        $entries = DrawerEntry::query()->whereKey($ids)->get()->keyBy('swatch_id');
+        $digests = SwatchDigest::query()->whereKey($ids)->get()->keyBy('swatch_id');
 
-        return array_values(array_filter(array_map(static fn (int $id): ?DrawerEntry => $entries->get($id), $ids)));
+        return array_values(array_filter(array_map(static fn (int $id): ?SwatchDigest => $digests->get($id), $ids)));
     }
 
-    private static function seen(?Lab $wanted, DrawerEntry $entry): ?float
+    private static function seen(?Lab $wanted, SwatchDigest $digest): ?float
     {
-        $seen = $entry->colour();
+        $seen = $digest->colour();
 
         return $wanted === null || $seen === null ? null : Difference::between($wanted, $seen);
     }
 
-    private static function points(?Shore $wanted, DrawerEntry $entry): ?float
+    private static function points(?Shore $wanted, SwatchDigest $digest): ?float
     {
-        $read = $entry->shore();
+        $read = $digest->shore();
 
         return $wanted === null || $read === null ? null : Shore::ofModulusOn($wanted->scale, $read->modulus())->reading - $wanted->reading;
     }

@@ -8,12 +8,12 @@ use Apalos\Core\Harden\JudgedPuck;
 use Apalos\Core\Phrase\Measures;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
-use Apalos\Core\Tint\Cards;
+use Apalos\Core\Tint\Backings;
 use Apalos\Core\Tint\Lab;
 use App\Library\Library;
 use App\Lists\Rows;
 use App\Lists\Slice;
-use App\Models\DrawerEntry;
+use App\Models\SwatchDigest;
 use App\Models\SwatchReading;
 use App\Types\View;
 use Carbon\CarbonImmutable;
@@ -91,7 +91,7 @@ final readonly class DrawerView implements View
     {
         $last = Rows::of('swatch_readings')->where('backing', $backing)->orderByDesc('at')->orderByDesc('id')->value('card_lab');
 
-        return self::lab($last) ?? Cards::usual($backing)->toArray();
+        return self::lab($last) ?? Backings::usual($backing)->toArray();
     }
 
     /** @return array{float, float, float}|null a colour as a column keeps it */
@@ -141,16 +141,16 @@ final readonly class DrawerView implements View
             'questions' => $hardness === null
                 ? []
                 : Warning::all([
-                    ...array_filter([self::contradiction($row['entry'])]), ...$hardness->questions($swatch->thickness_mm, $after),
+                    ...array_filter([self::contradiction($row['digest'])]), ...$hardness->questions($swatch->thickness_mm, $after),
                 ]),
         ];
     }
 
-    private static function contradiction(DrawerEntry $entry): ?Warning
+    private static function contradiction(SwatchDigest $digest): ?Warning
     {
-        $puck = $entry->puck();
+        $puck = $digest->puck();
 
-        return $puck === null || $entry->off_sd === null ? null : (new JudgedPuck($puck, $entry->off_sd, true))->question();
+        return $puck === null || $digest->off_sd === null ? null : (new JudgedPuck($puck, $digest->off_sd, true))->question();
     }
 
     private static function inLab(?Lab $lab): string

@@ -23,7 +23,7 @@ final class HardnessBook
     private const STEP_PCT = 5.0;
 
     public function __construct(
-        private readonly DrawerEntries $entries,
+        private readonly SwatchDigests $digests,
         private readonly Softeners $softeners,
         private readonly Memo $memo,
     ) {}
@@ -39,7 +39,7 @@ final class HardnessBook
         $softening = $additive->softening
             ?? throw BadInput::at('softener', Phrase::of('bench.sheet_without_softening', ['name' => $additive->name]));
         $max = $sheet->bears($additive);
-        $pucks = array_map(static fn (ReadPuck $read) => $read->puck, $this->entries->pucks($base, $softener));
+        $pucks = array_map(static fn (ReadPuck $read) => $read->puck, $this->digests->pucks($base, $softener));
         $last = max([1.15 * $max, ...array_map(static fn ($puck): float => $puck->pctOfAB, $pucks)]);
 
         return new HardenRequest(
@@ -85,7 +85,7 @@ final class HardnessBook
     /** @return array{float, float, float, float, float} what was learnt, kept until a puck or the shelf changes */
     private function kept(string $base, string $softener): array
     {
-        return $this->memo->of("softening:{$base}:{$softener}", $this->entries->restsOn(), function () use (
+        return $this->memo->of("softening:{$base}:{$softener}", $this->digests->restsOn(), function () use (
             $base, $softener,
         ): array {
             $asked = $this->request($base, $softener, null, []);

@@ -20,7 +20,7 @@ final readonly class HardnessView implements View
     public function __construct(
         private Library $library,
         private Softeners $softeners,
-        private DrawerEntries $entries,
+        private SwatchDigests $digests,
         private Drafts $drafts,
     ) {}
 
@@ -35,7 +35,7 @@ final readonly class HardnessView implements View
     public function toArray(): array
     {
         $shelf = $this->library->shelf();
-        [$bases, $pucks] = [[], $this->entries->counts()];
+        [$bases, $pucks] = [[], $this->digests->counts()];
         // Where nothing on the shelf can be softened, the library is there to be looked at.
         $here = array_intersect_key($this->softeners->choices(), $this->library->atHand()->bases);
         foreach ($here === [] ? $this->softeners->choices() : $here as $code => $softeners) {

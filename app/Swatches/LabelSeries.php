@@ -29,7 +29,7 @@ final readonly class LabelSeries
         private Workshop $workshop,
         private Library $library,
         private KeepFormula $keep,
-        private DrawerWriter $entries,
+        private DigestWriter $digests,
     ) {}
 
     /**
@@ -59,7 +59,7 @@ final readonly class LabelSeries
                     'thickness_mm' => $series->thickness_mm,
                 ]);
             }, $shares);
-            $this->entries->take(...array_map(static fn (Swatch $swatch): int => $swatch->id, $made));
+            $this->digests->take(...array_map(static fn (Swatch $swatch): int => $swatch->id, $made));
 
             return $made;
         });

@@ -10,11 +10,11 @@ use App\Models\Workshop;
 /** Takes a swatch out of the drawer, and out of every reckoning; back again with all that was read of it. */
 final readonly class PutSwatchAway
 {
-    public function __construct(private Workshop $workshop, private DrawerWriter $entries) {}
+    public function __construct(private Workshop $workshop, private DigestWriter $digests) {}
 
     public function __invoke(Swatch $swatch): void
     {
-        $this->entries->after(static function () use ($swatch): Swatch {
+        $this->digests->after(static function () use ($swatch): Swatch {
             $swatch->delete();
 
             return $swatch;
@@ -23,6 +23,6 @@ final readonly class PutSwatchAway
 
     public function back(int $id): void
     {
-        $this->entries->after(fn (): Swatch => tap($this->workshop->swatches()->withTrashed()->findOrFail($id))->restore());
+        $this->digests->after(fn (): Swatch => tap($this->workshop->swatches()->withTrashed()->findOrFail($id))->restore());
     }
 }

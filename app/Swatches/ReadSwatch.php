@@ -11,7 +11,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
-use Apalos\Core\Tint\Cards;
+use Apalos\Core\Tint\Backings;
 use Apalos\Core\Tint\Lab;
 use Apalos\Core\Tint\Translucency;
 use Apalos\Core\Units\ShoreScale;
@@ -114,11 +114,11 @@ final readonly class ReadSwatch
             throw BadInput::at('source', Phrase::of('bench.colour_read_with_instrument'));
         }
         $card = $in->has('card_lab') ? Lab::from($in, 'card_lab') : null;
-        $card = $card?->toArray() === Cards::usual($backing)->toArray() ? null : $card;
+        $card = $card?->toArray() === Backings::usual($backing)->toArray() ? null : $card;
         $other = (new KnownSwatch($swatch->load('readings'), null))->last('colour', $backing === 'white' ? 'black' : 'white');
         $otherCard = $other?->card();
         $isWhite = $backing === 'white';
-        Cards::of($isWhite ? $card : $otherCard, $isWhite ? $otherCard : $card, 'card_lab');
+        Backings::of($isWhite ? $card : $otherCard, $isWhite ? $otherCard : $card, 'card_lab');
         if ($other?->colour() !== null) {
             Translucency::of($isWhite ? $lab : $other->colour(), $isWhite ? $other->colour() : $lab);
         }

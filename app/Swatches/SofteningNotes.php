@@ -27,7 +27,7 @@ final readonly class SofteningNotes
     /** Of those, the newest about which something was said. */
     private const POURS_READ = 40;
 
-    public function __construct(private DrawerEntries $entries, private Recipes $recipes, private Library $library) {}
+    public function __construct(private SwatchDigests $digests, private Recipes $recipes, private Library $library) {}
 
     /** @return list<array{from: Phrase|string, text: string, href: string}> the sheets' first, then the nearest */
     public function near(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
@@ -59,19 +59,19 @@ final readonly class SofteningNotes
     private function onPucks(BaseSheet $base, AdditiveSheet $softener, float $pctOfAB): array
     {
         $notes = [];
-        $near = $this->entries
+        $near = $this->digests
             ->all()
             ->where('base_code', $base->code)
             ->where(static fn ($with) => $with->where('softener_code', $softener->code)->orWhereNull('softener_code'))
             ->whereBetween('pct_of_ab', [
                 $pctOfAB - self::NEAR_PCT, $pctOfAB + self::NEAR_PCT,
-            ])->join('swatches', 'swatches.id', '=', 'drawer_entries.swatch_id')->where('swatches.note', '<>', '')
+            ])->join('swatches', 'swatches.id', '=', 'swatch_digests.swatch_id')->where('swatches.note', '<>', '')
             ->orderByRaw('abs(pct_of_ab - ?)', [$pctOfAB])->limit(self::MOST)->toBase()->get(['swatch_id', 'pct_of_ab', 'swatches.note']);
-        foreach ($near as $entry) {
-            $pct = (float) $entry->pct_of_ab;
+        foreach ($near as $digest) {
+            $pct = (float) $digest->pct_of_ab;
             $notes[] = [
-                'from' => Phrase::of('bench.puck_at', ['pct' => $pct]), 'text' => (string) $entry->note,
-                'href' => "/swatches/drawer#swatch-{$entry->swatch_id}", 'off' => abs($pct - $pctOfAB),
+                'from' => Phrase::of('bench.puck_at', ['pct' => $pct]), 'text' => (string) $digest->note,
+                'href' => "/swatches/drawer#swatch-{$digest->swatch_id}", 'off' => abs($pct - $pctOfAB),
             ];
         }
 

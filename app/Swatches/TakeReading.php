@@ -14,7 +14,7 @@ use Carbon\CarbonImmutable;
 /** A reading of a swatch, and what the drawer learns from it; one that misleads is left out, and taken in again. */
 final readonly class TakeReading
 {
-    public function __construct(private DrawerWriter $entries, private ReadSwatch $read) {}
+    public function __construct(private DigestWriter $digests, private ReadSwatch $read) {}
 
     /**
      * @return list<Warning> what to mind of it
@@ -24,7 +24,7 @@ final readonly class TakeReading
     public function __invoke(Swatch $swatch, Fields $in, CarbonImmutable $now): array
     {
         $doubts = [];
-        $this->entries->after(function () use (&$doubts, $swatch, $in, $now): Swatch {
+        $this->digests->after(function () use (&$doubts, $swatch, $in, $now): Swatch {
             $doubts = ($this->read)($swatch, $in, $now);
 
             return $swatch;
@@ -35,7 +35,7 @@ final readonly class TakeReading
 
     public function leaveOut(SwatchReading $reading, bool $out): void
     {
-        $this->entries->after(static function () use ($reading, $out): Swatch {
+        $this->digests->after(static function () use ($reading, $out): Swatch {
             $reading->update(['left_out' => $out]);
 
             return $reading->swatch;

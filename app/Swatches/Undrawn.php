@@ -20,14 +20,14 @@ final class Undrawn
 
     public function __construct(
         private readonly Library $library,
-        private readonly DrawerEntries $entries,
+        private readonly SwatchDigests $digests,
         private readonly Workshop $workshop,
     ) {}
 
     /** @return list<string> house codes */
     public function in(BaseSheet $base): array
     {
-        $known = ($this->entries->drawn()[$base->code] ?? []) + ($this->standing()[$base->code] ?? []);
+        $known = ($this->digests->drawn()[$base->code] ?? []) + ($this->standing()[$base->code] ?? []);
 
         return array_values(array_map(
             static fn (AdditiveSheet $sheet): string => $sheet->code,
@@ -43,7 +43,7 @@ final class Undrawn
     /** Whether it was ever drawn down bare, or is about to be. */
     public function isBareKnown(BaseSheet $base): bool
     {
-        return isset($this->entries->drawn()[$base->code]['']) || isset($this->standing()[$base->code]['']);
+        return isset($this->digests->drawn()[$base->code]['']) || isset($this->standing()[$base->code]['']);
     }
 
     /** @return array<string, array<string, true>> */

@@ -8,16 +8,16 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /**
- * What a swatch tells is an entry of the drawer: a card is what a drawdown lies on. How often anything changed is a count of changes: a
+ * What a swatch tells, in short, is a digest: a card is what a drawdown lies on. How often anything changed is a count of changes: a
  * turn is which mix of an operation it is.
  */
 return new class extends Migration
 {
-    private const COLUMNS = ['turn' => 'change_count', 'cards_stamp' => 'drawer_stamp', 'cards_turn' => 'drawer_changes'];
+    private const COLUMNS = ['turn' => 'change_count', 'cards_stamp' => 'digest_stamp', 'cards_turn' => 'digest_changes'];
 
     public function up(): void
     {
-        Schema::rename('drawer_cards', 'drawer_entries');
+        Schema::rename('drawer_cards', 'swatch_digests');
         // Said by hand: SQLite would make the table anew, and lose its triggers. It changes what they say by itself; PostgreSQL is told.
         foreach (self::COLUMNS as $was => $is) {
             DB::statement("alter table workshops rename column {$was} to {$is}");
@@ -31,6 +31,6 @@ return new class extends Migration
             DB::statement("alter table workshops rename column {$is} to {$was}");
         }
         ChangeCount::count();
-        Schema::rename('drawer_entries', 'drawer_cards');
+        Schema::rename('swatch_digests', 'drawer_cards');
     }
 };

@@ -46,7 +46,7 @@ final class GrownWorkshop extends Seeder
             $this->swatches();
             $this->room();
             $this->tests();
-            DB::table('workshops')->update(['drawer_stamp' => null]);
+            DB::table('workshops')->update(['digest_stamp' => null]);
         });
     }
 

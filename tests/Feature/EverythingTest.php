@@ -101,7 +101,7 @@ final class EverythingTest extends TestCase
         foreach (array_reverse(ArchiveParts::ALL) as [$table]) {
             $table === 'workshops' || DB::table($table)->delete();
         }
-        DB::table('drawer_entries')->delete();
+        DB::table('swatch_digests')->delete();
         DB::statement(DB::getDriverName() === 'sqlite' ? 'pragma foreign_keys = on' : 'set constraints all immediate');
         Workshop::query()->update(['name' => Workshop::UNNAMED, 'currency' => null, 'cups' => null, 'set_up_at' => null]);
         Storage::fake('local');

@@ -321,7 +321,7 @@ final class ShopsTest extends TestCase
         foreach (array_reverse(ArchiveParts::ALL) as [$table]) {
             $table === 'workshops' || DB::table($table)->where('workshop_id', $this->workshop->id)->delete();
         }
-        DB::table('drawer_entries')->where('workshop_id', $this->workshop->id)->delete();
+        DB::table('swatch_digests')->where('workshop_id', $this->workshop->id)->delete();
         DB::statement(DB::getDriverName() === 'pgsql' ? 'set session_replication_role = default' : 'pragma foreign_keys = on');
         self::assertGreaterThan(0, app(TakeEverything::class)($file)['facts']);
         unlink($file);

@@ -173,7 +173,7 @@ final class SmallQuestionsTest extends TestCase
             $this->getJson("/exchange/imports/{$import->id}")->assertJsonPath('state', $end);
             self::assertSame(['Puck 60 %'], $this->workshop->swatches()->pluck('name')->all());
             self::assertSame(['pr-10 pucks'], $this->workshop->formulas()->pluck('name')->all());
-            self::assertSame(1, DB::table('drawer_entries')->count());
+            self::assertSame(1, DB::table('swatch_digests')->count());
         }
     }
 

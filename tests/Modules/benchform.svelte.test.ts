@@ -189,7 +189,7 @@ describe('what holds for the whole bench', () => {
     });
 
     test('in the first hour the name is empty, and the room is asked; said as it stands it is not sent again', async () => {
-        shop({ name: 'Our workshop' });
+        shop({ name: 'Our workshop', named: false });
         const { hand, sent } = asked({ first: true });
         expect(screen.getByLabelText('The workshop is called')).toHaveProperty('value', '');
         await press(hand, 'Keep it');

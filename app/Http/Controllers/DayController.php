@@ -11,10 +11,10 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Units\Minutes;
 use App\Builds\BuildStreams;
 use App\Day\DayDesk;
-use App\Day\DayTry;
+use App\Day\PutElsewhere;
 use App\Day\DayView;
 use App\Day\DayWork;
-use App\Day\KeptDay;
+use App\Day\HeldDay;
 use App\Exchange\DayCalendar;
 use App\Facts\AppendFact;
 use App\Facts\FactDiffers;
@@ -35,7 +35,7 @@ final readonly class DayController
     /** What closes on the day closes to the half minute. */
     private const HOLDS_S = 30;
 
-    public function __construct(private KeptDay $kept, private DayDesk $desk, private Workshop $workshop, private HeldLook $look) {}
+    public function __construct(private HeldDay $kept, private DayDesk $desk, private Workshop $workshop, private HeldLook $look) {}
 
     public function show(): Response
     {
@@ -121,11 +121,11 @@ final readonly class DayController
         return [$work, $at === null ? 0.0 : ($at - (float) $day->midnight->getTimestampMs()) / 60_000.0];
     }
 
-    private function tried(): DayTry
+    private function tried(): PutElsewhere
     {
         $now = CarbonImmutable::now();
 
-        return new DayTry($this->kept->at($now), $this->desk, $this->workshop, $now);
+        return new PutElsewhere($this->kept->at($now), $this->desk, $this->workshop, $now);
     }
 
     /** @return array<string, mixed> */

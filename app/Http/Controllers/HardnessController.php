@@ -23,7 +23,7 @@ use App\PourSheets\Drafts;
 use App\PourSheets\PlannedBatch;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
-use App\Swatches\DrawerEntries;
+use App\Swatches\SwatchDigests;
 use App\Swatches\HardnessAnswerView;
 use App\Swatches\HardnessBook;
 use App\Swatches\HardnessView;
@@ -41,7 +41,7 @@ final readonly class HardnessController
         private HardnessBook $hardness,
         private Softeners $softeners,
         private PlannedBatch $batch,
-        private DrawerEntries $entries,
+        private SwatchDigests $digests,
         private Library $library,
         private SofteningNotes $notes,
         private CureClock $clock,
@@ -51,7 +51,7 @@ final readonly class HardnessController
 
     public function show(Request $request): Response
     {
-        $page = (new HardnessView($this->library, $this->softeners, $this->entries, $this->drafts))->toArray();
+        $page = (new HardnessView($this->library, $this->softeners, $this->digests, $this->drafts))->toArray();
         $asked = $request->query('base');
         $bases = collect($page['bases']);
         $base = $bases->firstWhere('code', is_string($asked) ? $asked : '') ?? $bases->sortByDesc('pucks')->first() ?? abort(404);
@@ -114,7 +114,7 @@ final readonly class HardnessController
             $wrong = $e->says;
         }
         $limit = $base->bears($softener);
-        $pucks = $this->entries->pucks($base->code, $softener->code);
+        $pucks = $this->digests->pucks($base->code, $softener->code);
         $names = Swatch::query()
             ->whereKey(array_map(static fn (ReadPuck $puck): int => $puck->swatchId, $pucks))
             ->pluck('name', 'id')

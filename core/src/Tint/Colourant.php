@@ -81,7 +81,7 @@ final readonly class Colourant
     {
         $in->only('load_pct', 'thickness_mm', 'over_white', 'over_black', 'white', 'black');
         $card = static fn (string $key): ?Lab => $in->has($key) ? Lab::from($in, $key) : null;
-        $cards = Cards::of($card('white'), $card('black'), $in->at('black'));
+        $cards = Backings::of($card('white'), $card('black'), $in->at('black'));
 
         return new Drawdown(
             $isPigment ? $in->positive('load_pct', 100.0) : 1.0, $in->positive('thickness_mm', 100.0),

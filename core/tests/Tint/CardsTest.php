@@ -6,7 +6,7 @@ namespace Apalos\Core\Tests\Tint;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Tests\Words;
-use Apalos\Core\Tint\Cards;
+use Apalos\Core\Tint\Backings;
 use Apalos\Core\Tint\Lab;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -15,7 +15,7 @@ final class CardsTest extends TestCase
 {
     public function test_where_nothing_is_said_a_drawdown_lies_on_the_usual_cards(): void
     {
-        $cards = Cards::of(null, Lab::of(15.0, 1.0, -2.0));
+        $cards = Backings::of(null, Lab::of(15.0, 1.0, -2.0));
 
         self::assertSame([95.0, 0.0, 0.0], $cards->white->toArray());
         self::assertSame([15.0, 1.0, -2.0], $cards->black->toArray());
@@ -33,7 +33,7 @@ final class CardsTest extends TestCase
     public function test_two_cards_alike_tell_nothing_of_scattering(?Lab $white, ?Lab $black): void
     {
         try {
-            Cards::of($white, $black, 'card_lab');
+            Backings::of($white, $black, 'card_lab');
             self::fail('They were taken.');
         } catch (BadInput $wrong) {
             self::assertSame('card_lab', $wrong->field);

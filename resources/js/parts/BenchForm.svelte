@@ -31,7 +31,7 @@
     const shop = untrack(() => bench.frame?.workshop);
     type Shop = NonNullable<typeof bench.frame>['workshop'];
     const of = (there: Shop | undefined) => ({
-        name: first && there?.name === 'Our workshop' ? '' : (there?.name ?? ''),
+        name: first && there?.named === false ? '' : (there?.name ?? ''),
         currency: there?.currency ?? '',
         division: (there?.scale_division_g ?? 0.1) as Entry,
         capacity: (there?.scale_capacity_g ?? 3000) as Entry,

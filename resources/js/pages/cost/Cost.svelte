@@ -1,10 +1,8 @@
 <script lang="ts">
     import { onMount, untrack } from 'svelte';
     import { ask } from '../../lib/api';
-    import { Asking } from '../../lib/asking.svelte';
     import { bench } from '../../lib/bench.svelte';
-    import { Typing } from '../../lib/typing.svelte';
-    import { type Entry } from '../../lib/units';
+    import { CostAsked, hasPrice, type Material } from '../../lib/costing.svelte';
     import Measure from '../../parts/Measure.svelte';
     import TextLine from '../../parts/TextLine.svelte';
     import Wrong from '../../parts/Wrong.svelte';
@@ -16,76 +14,12 @@
 
     let { cost }: { cost: CostView } = $props();
 
-    type Material = CostView['asked']['materials'][number] & { kit: { price: string; mass_g: Entry }; used_g: Entry; waste_pct: Entry };
-    type Asked = {
-        currency: string;
-        casts: Entry;
-        done?: Entry;
-        reject_pct: Entry;
-        materials: Material[];
-        moulds: { id: number | null; name: string; cost: string; life_casts: Entry }[];
-        labour: { what: string; min: Entry; hour_rate: string }[];
-        other: { name: string; price: string }[];
-        against: { name: string; fixed: string; each: string };
-        numbers: Entry[];
-    };
-    const typed = new Typing<Asked>(
-        untrack(() => `cost/${cost.of}/${String(cost.id)}`),
-        untrack(() => ({
-            ...(structuredClone($state.snapshot(cost.asked)) as Asked),
-            against: { name: '', fixed: '', each: '' },
-            numbers: [1, 10, 100],
-        })),
-    );
-    const asked = typed.value;
-    const isPiece = $derived(cost.of === 'job');
-
-    /** What has no price yet cannot be counted: it is left out, and said. */
-    const unpriced = $derived([
-        ...asked.materials.filter((m) => m.kit.price === '' || m.kit.mass_g === null).map((m) => m.name),
-        ...asked.moulds.filter((m) => m.cost === '').map((m) => m.name),
-        ...asked.labour.filter((l) => l.hour_rate === '').map((l) => l.what),
-        ...asked.other.filter((o) => o.price === '' && o.name !== '').map((o) => o.name),
-    ]);
-    const question = (): unknown => {
-        const all = $state.snapshot(asked);
-        const { against, numbers, ...rest } = all;
-        return {
-            ...rest,
-            materials: all.materials.filter((m) => m.kit.price !== '' && m.kit.mass_g !== null),
-            moulds: all.moulds.filter((m) => m.cost !== ''),
-            labour: all.labour.filter((l) => l.hour_rate !== ''),
-            other: all.other.filter((o) => o.price !== ''),
-            ...(against.name !== '' && against.fixed !== '' && against.each !== '' ? { against } : {}),
-            ...(isPiece ? { numbers: (numbers ?? []).filter((n) => typeof n === 'number') } : {}),
-        };
-    };
-    const asking = new Asking<NonNullable<CostView['answer']> | null>(
-        'POST',
-        '/cost',
-        question,
-        untrack(() => cost.answer),
-    );
+    const costing = untrack(() => new CostAsked(cost));
+    const { typed, asking, asked, isPiece } = costing;
     const answer = $derived(asking.answer);
     const change = (): void => asking.changed();
-
-    /** What it takes grows with the pieces: grams and hands for the number that stands there. */
-    let counted = untrack(() => Number(typed.value.casts));
-    function scale(): void {
-        const now = Number(asked.casts);
-        if (now >= 1 && counted >= 1 && now !== counted) {
-            const by = <T extends Entry>(v: T): T => (typeof v === 'number' ? (Number(((v * now) / counted).toPrecision(12)) as T) : v);
-            asked.materials.forEach((m) => (m.used_g = by(m.used_g)));
-            asked.labour.forEach((l) => (l.min = by(l.min)));
-            counted = now;
-        }
-        change();
-    }
     onMount(change);
 
-    // The lines of the answer stand in the order of those that had a price.
-    const priced = $derived(asked.materials.filter((m) => m.kit.price !== '' && m.kit.mass_g !== null));
-    const lineOf = (m: Material): NonNullable<CostView['answer']>['lines'][number] | undefined => answer?.lines[priced.indexOf(m)];
     const money = (amount: string): string => bench.price(Number(amount));
     let saved = $state<string | null>(null);
 
@@ -117,7 +51,7 @@
     >
         {#if isPiece}
             <div class="three">
-                <Measure label={texts.piecesCast} kind="plain" bind:value={asked.casts} error={at('casts')} onchange={scale} />
+                <Measure label={texts.piecesCast} kind="plain" bind:value={asked.casts} error={at('casts')} onchange={() => costing.scaled()} />
                 {#if asked.done !== undefined}<Measure
                         label={texts.castAlready}
                         kind="plain"
@@ -138,7 +72,7 @@
         <section aria-label={texts.material}>
             <h2 class="text-2xl">{texts.material}</h2>
             {#each asked.materials as material, i (material.code)}
-                {@const n = index(asked.materials, material, (m) => m.kit.price !== '' && m.kit.mass_g !== null)}
+                {@const n = index(asked.materials, material, hasPrice.material)}
                 <div class="line" class:open={material.kit.price === ''}>
                     <p>
                         <a class="link inline-block leading-7 font-bold" href="/stores/{material.code}">{material.name}</a>
@@ -151,7 +85,7 @@
                         >
                     </p>
                     <p class="text-right">
-                        {#if lineOf(material) !== undefined}<b class="fig">{money(lineOf(material)?.cost ?? '0')}</b>{/if}
+                        {#if costing.lineOf(material) !== undefined}<b class="fig">{money(costing.lineOf(material)?.cost ?? '0')}</b>{/if}
                     </p>
                     <div class="four">
                         <Measure
@@ -183,7 +117,7 @@
                             onchange={change}
                         />
                     </div>
-                    {#if material.kit.price !== '' && material.kit.mass_g !== null && (material.kit.price !== cost.asked.materials[i]?.kit.price || material.kit.mass_g !== cost.asked.materials[i]?.kit.mass_g)}
+                    {#if hasPrice.material(material) && (material.kit.price !== cost.asked.materials[i]?.kit.price || material.kit.mass_g !== cost.asked.materials[i]?.kit.mass_g)}
                         <button type="button" class="btn btn-sm justify-self-start" onclick={() => void keepPrice(material)}
                             >{texts.keepItAsOurPrice}</button
                         >
@@ -197,7 +131,7 @@
             <section aria-label={texts.moulds}>
                 <h2 class="text-2xl">{texts.moulds}</h2>
                 {#each asked.moulds as mould (mould.name)}
-                    {@const n = index(asked.moulds, mould, (m) => m.cost !== '')}
+                    {@const n = index(asked.moulds, mould, hasPrice.mould)}
                     <div class="line" class:open={mould.cost === ''}>
                         <p class="font-bold">
                             {#if mould.id === null}{mould.name}{:else}<a
@@ -229,7 +163,7 @@
         <section aria-label={texts.handsAndOtherThings}>
             <h2 class="text-2xl">{texts.handsAndOtherThingsHeading}</h2>
             {#each asked.labour as work, i (i)}
-                {@const n = index(asked.labour, work, (l) => l.hour_rate !== '')}
+                {@const n = index(asked.labour, work, hasPrice.labour)}
                 <div class="line">
                     <div class="four">
                         <TextLine label={texts.work} bind:value={work.what} />
@@ -256,7 +190,7 @@
                 </div>
             {/each}
             {#each asked.other as other, i (i)}
-                {@const n = index(asked.other, other, (o) => o.price !== '')}
+                {@const n = index(asked.other, other, hasPrice.other)}
                 <div class="line">
                     <div class="four">
                         <TextLine label={texts.what} bind:value={other.name} error={at(`other.${String(n)}.name`)} />
@@ -293,10 +227,7 @@
                 {#if typed.again}<button
                         type="button"
                         class="btn btn-ghost btn-sm"
-                        onclick={() => {
-                            typed.clear();
-                            change();
-                        }}>{texts.asLogAndStoresHaveIt}</button
+                        onclick={() => costing.cleared()}>{texts.asLogAndStoresHaveIt}</button
                     >{/if}
             </p>
         </section>
@@ -306,7 +237,7 @@
     <section class="result" aria-label={texts.whatItComesTo} aria-busy={!asking.fresh} class:stale={!asking.fresh}>
         <Wrong says={asking.trouble?.message} />
         {#if answer !== null}
-            <Result {cost} {answer} {asked} {unpriced} {money} />
+            <Result {cost} {answer} {asked} unpriced={costing.unpriced} {money} />
             {#if isPiece && answer.numbers !== undefined}<Numbers
                     bind:numbers={asked.numbers}
                     found={answer.numbers}

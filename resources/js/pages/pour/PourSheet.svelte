@@ -15,9 +15,9 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { PourSheetView, ReckoningView } from '../../types/server';
     import Answer from './Answer.svelte';
-    import FormulaPart from './FormulaPart.svelte';
-    import PlanPart from './PlanPart.svelte';
-    import VolumePart from './VolumePart.svelte';
+    import FormulaSection from './FormulaSection.svelte';
+    import PlanSection from './PlanSection.svelte';
+    import VolumeSection from './VolumeSection.svelte';
     import * as texts from './texts';
 
     let { pour, reckoning }: { pour: PourSheetView; reckoning: ReckoningView } = $props();
@@ -162,15 +162,15 @@
 <div class="sheet">
     <section aria-labelledby="part-volume">
         <h2 id="part-volume"><span class="fig">1</span> {texts.howMuchRubber}</h2>
-        <VolumePart {live} learnt={pour.learnt} took={pour.took} studied={pour.studied} />
+        <VolumeSection {live} learnt={pour.learnt} took={pour.took} studied={pour.studied} />
     </section>
     <section aria-labelledby="part-formula">
         <h2 id="part-formula"><span class="fig">2</span> {texts.formula}</h2>
-        <FormulaPart {live} {pour} />
+        <FormulaSection {live} {pour} />
     </section>
     <section aria-labelledby="part-plan" class="plan">
         <h2 id="part-plan"><span class="fig">3</span> {texts.cupScaleMinutes}</h2>
-        <PlanPart {live} vacuum={base?.vacuum ?? 'optional'} heated={base?.heated === true} />
+        <PlanSection {live} vacuum={base?.vacuum ?? 'optional'} heated={base?.heated === true} />
     </section>
     <section aria-labelledby="part-answer" class="card-paper result">
         <h2 id="part-answer" class="sr-only">{texts.whatToWeigh}</h2>

@@ -6,13 +6,13 @@ export const openAt = 'open at';
 export const willReadAbout = 'will read about';
 export const aCupIsLimitedBy = 'a cup is limited by';
 
-// FormulaPart
+// FormulaSection
 export const startFromWhatWasPouredBefore = 'Start from what was poured before';
 export const choose = 'choose …';
 export const takeIt = 'Take it';
 export const keepThisFormulaAs = 'Keep this formula as';
 
-// PlanPart
+// PlanSection
 export const yourCups = 'Your cups';
 export const cupHolds = 'Cup holds';
 export const cupWeighs = 'Cup weighs';
@@ -39,7 +39,7 @@ export const throwThisPlanAway = 'Throw this plan away';
 export const lookAtBoth = 'Look at both';
 export const showMe = 'Show me';
 
-// VolumePart
+// VolumeSection
 export const howIsTheVolumeKnown = 'How is the volume known?';
 export const theyHoldHereToo = 'They hold here too';
 export const takeAsMuch = 'Take as much';

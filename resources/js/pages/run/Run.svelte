@@ -4,6 +4,7 @@
     import { Typing } from '../../lib/typing.svelte';
     import { onMount, tick, untrack } from 'svelte';
     import { stepAloud } from '../../lib/aloud';
+    import { awake } from '../../lib/awake';
     import { away } from '../../lib/away.svelte';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
@@ -14,7 +15,6 @@
     import { say } from '../../lib/tablet.svelte';
     import { takesBack } from '../../lib/takeBack';
     import { decimalsOf, measure } from '../../lib/units';
-    import { when } from '../../lib/when';
     import Cautions from '../../parts/Cautions.svelte';
     import MixingCup from '../../parts/MixingCup.svelte';
     import Observations from '../../parts/Observations.svelte';
@@ -28,26 +28,15 @@
     import CupClocks from './CupClocks.svelte';
     import CupLabel from './CupLabel.svelte';
     import Earlier from './Earlier.svelte';
-    import ContactsStep from './ContactsStep.svelte';
-    import DoneStep from './DoneStep.svelte';
     import GiveUp from './GiveUp.svelte';
-    import GivenUpStep from './GivenUpStep.svelte';
-    import GradeStep, { type Grading } from './GradeStep.svelte';
+    import type { Grading } from './GradeStep.svelte';
     import HeatHow from './HeatHow.svelte';
-    import HeatStep from './HeatStep.svelte';
-    import History from './History.svelte';
-    import LaidStep from './LaidStep.svelte';
     import NoteDialog from './NoteDialog.svelte';
+    import Noted from './Noted.svelte';
     import { nextOf } from './next';
-    import NotReady from './NotReady.svelte';
-    import PlainStep from './PlainStep.svelte';
     import PotClock from './PotClock.svelte';
-    import RescueStep from './RescueStep.svelte';
-    import TimedStep from './TimedStep.svelte';
-    import WaitStep from './WaitStep.svelte';
-    import WeighStep from './WeighStep.svelte';
     import RestOfCup from './RestOfCup.svelte';
-    import WhatWentWrong from './WhatWentWrong.svelte';
+    import TheStep from './TheStep.svelte';
     import Where from './Where.svelte';
     import * as texts from './texts';
 
@@ -227,17 +216,7 @@
         live.begin();
         const deaf = live.scale.listen(() => kind === 'weigh' || kind === 'tare', watch);
         const others = setInterval(() => void live.look(), 4000);
-        let lock: WakeLockSentinel | null = null;
-        const stayAwake = (): void => {
-            if (document.visibilityState === 'visible') {
-                navigator.wakeLock
-                    ?.request('screen')
-                    .then((held) => (lock = held))
-                    .catch(() => undefined);
-            }
-        };
-        stayAwake();
-        document.addEventListener('visibilitychange', stayAwake);
+        const sleep = awake();
         const drop = screenKeys([
             { press: 'Space', does: 'Confirm this step', run: () => steady.press(() => void go()) },
             { press: 'Backspace', does: 'Take back the last thing', run: () => steady.press(() => void live.takeBack()) },
@@ -246,8 +225,7 @@
         return () => {
             deaf();
             clearInterval(others);
-            document.removeEventListener('visibilitychange', stayAwake);
-            void lock?.release();
+            sleep();
             drop();
             steady.stop();
         };
@@ -271,35 +249,7 @@
                 ? ` · cup ${String(run.step.batch)} of ${String(run.batches)}`
                 : ''}{kind === 'weigh' ? ` · weighing ${String(run.step.weighing + 1)}` : ''} · {run.formula}
         </p>
-        {#if kind === 'contacts'}
-            <ContactsStep {live} />
-        {:else if kind === 'weigh' && run.line !== null}
-            <WeighStep {live} line={run.line} bind:byHand bind:typing onconfirm={() => void go()} />
-        {:else if kind === 'rescue'}
-            <RescueStep {run} />
-        {:else if kind === 'heat' && run.heat !== null}
-            <HeatStep {live} heat={run.heat} />
-        {:else if kind === 'mix' || kind === 'degas'}
-            <TimedStep {run} />
-        {:else if kind === 'wait'}
-            <WaitStep {live} />
-        {:else if kind === 'grade'}
-            <GradeStep {run} bind:grading={() => grading, (next) => Object.assign(grading, next)} />
-        {:else if run.given_up !== null}
-            <GivenUpStep {run} end={run.given_up} />
-            <History pour={run.pour_id} />
-        {:else if kind !== 'done'}
-            <PlainStep {live} {kind} {scaled} />
-            {#if kind === 'fill'}<NotReady {live} />{/if}
-        {:else if run.laid}
-            <LaidStep {live} />
-            <History pour={run.pour_id} />
-            {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
-        {:else if run.grade !== null}
-            <DoneStep {run} grade={run.grade} kept={kept.view} />
-            <History pour={run.pour_id} />
-            {#if kept.view?.bad === true && kept.view.faults > 0}<WhatWentWrong {live} {kept} />{/if}
-        {/if}
+        <TheStep {live} {kept} {grading} {scaled} bind:byHand bind:typing onconfirm={() => void go()} />
         {#if kind !== 'gear' && run.cautions.length > 0 && !(kind === 'heat' && (run.heat?.readings.length ?? 0) > 0)}<div class="mt-4">
                 <Cautions cautions={run.cautions} brief />
             </div>{/if}
@@ -370,16 +320,7 @@
             </p>
         {/if}
         {#if bench.frame?.simulated && (kind === 'weigh' || kind === 'tare')}<StandInHand target={run.line?.running ?? null} />{/if}
-        {#if run.notes.length > 0}
-            <ul class="mt-4 text-sm" aria-label={texts.notes}>
-                {#if run.notes_before > 0}<li>{run.notes_before} earlier ones are kept with the pour.</li>{/if}
-                {#each run.notes as note, i (i)}<li>
-                        {when(note.at_ms, bench.now)}
-                        {run.faults.find((f) => f.id === note.fault)?.name ?? ''}
-                        {note.text}
-                    </li>{/each}
-            </ul>
-        {/if}
+        <Noted {run} />
     </div>
     {#if !beforeWeighing}<div class="right">
             <PotClock {run} /><Observations base={run.base_code} begun /><CupClocks {run} /><CupLabel {run} />

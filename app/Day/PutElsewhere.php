@@ -13,7 +13,7 @@ use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 
 /** What becomes of the day if an operation is put somewhere: where everything else goes, or why it cannot go there. */
-final readonly class DayTry
+final readonly class PutElsewhere
 {
     public function __construct(private PlannedDay $day, private DayDesk $desk, private Workshop $workshop, private CarbonImmutable $now) {}
 

@@ -11,16 +11,16 @@ use Apalos\Core\Material\AdditiveRole;
 use App\Library\Library;
 use App\Library\Recipes;
 use App\Library\Softeners;
-use App\Models\DrawerEntry;
+use App\Models\SwatchDigest;
 use App\Models\Swatch;
 use App\Models\Workshop;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 
 /** Keeps what the swatches tell: of each swatch when it, or what was read of it, changes; of all when the shelf does. */
-final readonly class DrawerWriter
+final readonly class DigestWriter
 {
-    /** Raised where the entries are to say more than they did. */
+    /** Raised where digests are to say more than they did. */
     private const EDITION = 1;
 
     private const AT_ONCE = 300;
@@ -38,15 +38,15 @@ final readonly class DrawerWriter
     public function catchUp(): void
     {
         $stamp = $this->library->stamp().'/'.self::EDITION;
-        if ($this->workshop->drawer_stamp === $stamp) {
+        if ($this->workshop->digest_stamp === $stamp) {
             return;
         }
         try {
             DB::transaction(function () use ($stamp): void {
                 $this->workshop->swatches()->chunkById(self::AT_ONCE, fn ($swatches) => $this->write(array_values($swatches->all())));
                 $this->weigh(array_keys($this->softeners->choices()));
-                // Counted by the database: somebody may have changed an entry meanwhile.
-                $this->workshop->increment('drawer_changes', 1, ['drawer_stamp' => $stamp]);
+                // Counted by the database: somebody may have changed a digest meanwhile.
+                $this->workshop->increment('digest_changes', 1, ['digest_stamp' => $stamp]);
             });
         } catch (QueryException $locked) {
             // Nothing can be written down now: what was known before is better than no page.
@@ -54,14 +54,14 @@ final readonly class DrawerWriter
         }
     }
 
-    /** Differs as soon as any entry does. */
+    /** Differs as soon as any digest does. */
     public function edition(): string
     {
-        return "{$this->workshop->drawer_stamp}/{$this->workshop->drawer_changes}";
+        return "{$this->workshop->digest_stamp}/{$this->workshop->digest_changes}";
     }
 
     /**
-     * Changes a swatch and its entry together, or neither.
+     * Changes a swatch and its digest together, or neither.
      *
      * @param  callable(): Swatch  $change
      */
@@ -78,14 +78,14 @@ final readonly class DrawerWriter
     /** After a swatch, or what was read of it, has changed. */
     public function take(int ...$swatches): void
     {
-        $before = DrawerEntry::query()->whereKey($swatches)->pluck('base_code')->all();
-        DrawerEntry::query()->whereKey($swatches)->delete();
+        $before = SwatchDigest::query()->whereKey($swatches)->pluck('base_code')->all();
+        SwatchDigest::query()->whereKey($swatches)->delete();
         foreach (array_chunk($swatches, self::AT_ONCE) as $some) {
             $this->write(array_values($this->workshop->swatches()->whereKey($some)->get()->all()));
         }
-        $after = DrawerEntry::query()->whereKey($swatches)->pluck('base_code')->all();
+        $after = SwatchDigest::query()->whereKey($swatches)->pluck('base_code')->all();
         $this->weigh(array_values(array_filter(array_unique([...$before, ...$after]), is_string(...))));
-        $this->workshop->increment('drawer_changes');
+        $this->workshop->increment('digest_changes');
     }
 
     /** @param  list<Swatch>  $swatches */
@@ -93,15 +93,15 @@ final readonly class DrawerWriter
     {
         (new \Illuminate\Database\Eloquent\Collection($swatches))->load(['version.formula', 'readings']);
         $rows = array_map(function (Swatch $swatch): array {
-            $entry = new DrawerEntry($this->entry(new KnownSwatch($swatch, $this->recipes->of($swatch->version))));
+            $digest = new SwatchDigest($this->digest(new KnownSwatch($swatch, $this->recipes->of($swatch->version))));
 
-            return $entry->getAttributes();
+            return $digest->getAttributes();
         }, $swatches);
-        DrawerEntry::query()->upsert($rows, ['swatch_id']);
+        SwatchDigest::query()->upsert($rows, ['swatch_id']);
     }
 
     /** @return array<string, mixed> */
-    private function entry(KnownSwatch $known): array
+    private function digest(KnownSwatch $known): array
     {
         [$swatch, $softening, $hardness, $colour, $pigments] = [
             $known->swatch, $known->softening(), $known->hardness(), $known->colour(), $known->pigments(),
@@ -151,18 +151,18 @@ final readonly class DrawerWriter
      */
     private function weigh(array $bases): void
     {
-        DrawerEntry::query()->whereIn('base_code', $bases)->whereNotNull('off_sd')->update(['off_sd' => null]);
+        SwatchDigest::query()->whereIn('base_code', $bases)->whereNotNull('off_sd')->update(['off_sd' => null]);
         foreach (array_intersect_key($this->softeners->choices(), array_flip($bases)) as $base => $softeners) {
             foreach ($softeners as $softener) {
                 [$sheet, $additive] = $this->softeners->pair($base, $softener);
                 $shore = Softeners::shore($sheet);
-                $read = DrawerEntries::ofPair($base, $softener);
+                $read = SwatchDigests::ofPair($base, $softener);
                 $pucks = array_map(static fn (ReadPuck $of): SoftenedPuck => $of->puck, $read);
                 $judged = $shore === null || $additive->softening === null
                     ? []
                     : Contradictions::among($shore, $additive->softening->k, $pucks);
                 foreach (array_filter($judged, static fn (JudgedPuck $puck): bool => $puck->isOutlier) as $i => $puck) {
-                    DrawerEntry::query()->whereKey($read[$i]->swatchId)->update(['off_sd' => $puck->offSd]);
+                    SwatchDigest::query()->whereKey($read[$i]->swatchId)->update(['off_sd' => $puck->offSd]);
                 }
             }
         }

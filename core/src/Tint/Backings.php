@@ -8,7 +8,7 @@ use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 
 /** The white and the black card a drawdown lies on, as an instrument reads them bare. */
-final readonly class Cards
+final readonly class Backings
 {
     /** Lightness of the neutral cards that drawdowns are made on, where nothing else is said. */
     private const USUAL_L = ['white' => 95.0, 'black' => 12.0];

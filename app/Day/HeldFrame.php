@@ -17,7 +17,7 @@ use Carbon\CarbonImmutable;
  *
  * @phpstan-import-type DrawnStrip from DrawStrip
  */
-final readonly class KeptFrame
+final readonly class HeldFrame
 {
     public function __construct(
         private Workshop $workshop,
@@ -30,12 +30,12 @@ final readonly class KeptFrame
     public function at(CarbonImmutable $now): FrameView
     {
         $changes = $this->look->changes();
-        $kept = $this->look->of('frame', $changes, $now, KeptDay::HOLDS_S, static function () use ($changes): array {
-            app(KeptDay::class)->changes = $changes;
+        $kept = $this->look->of('frame', $changes, $now, HeldDay::HOLDS_S, static function () use ($changes): array {
+            app(HeldDay::class)->changes = $changes;
 
             return ['room_c' => app(RoomTemperature::class)->now()->degrees, 'drawn' => app(DrawStrip::class)()];
             // One that is of the plan before is drawn anew at the next look.
-        }, static fn (): bool => ! app(KeptDay::class)->isOfBefore);
+        }, static fn (): bool => ! app(HeldDay::class)->isOfBefore);
 
         return new FrameView(
             $this->workshop, $this->hands, $changes, $kept['room_c'], new StripView($kept['drawn'], (int) $now->getTimestampMs()),

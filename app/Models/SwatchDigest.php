@@ -35,7 +35,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $words what it is found by
  * @property Swatch $swatch
  */
-final class DrawerEntry extends Model
+final class SwatchDigest extends Model
 {
     use InWorkshop, PlainRecord;
 
@@ -45,7 +45,7 @@ final class DrawerEntry extends Model
 
     protected $primaryKey = 'swatch_id';
 
-    protected $table = 'drawer_entries';
+    protected $table = 'swatch_digests';
 
     protected $fillable = [
         'swatch_id', 'workshop_id', 'base_code', 'softener_code', 'pct_of_ab', 'scale', 'reading', 'spread', 'places', 'ln_modulus',

@@ -8,11 +8,11 @@ use Apalos\Core\Harden\SoftenedPuck;
 use Apalos\Core\Units\Shore;
 use Apalos\Core\Units\ShoreScale;
 use App\Looks\Memo;
-use App\Models\DrawerEntry;
+use App\Models\SwatchDigest;
 use Illuminate\Database\Eloquent\Builder;
 
 /** What the swatches of this shop tell, as the core's models of hardness and colour want it. */
-final class DrawerEntries
+final class SwatchDigests
 {
     /** A curve is learnt from the newest pucks; a workshop never casts so many of one base and one softener. */
     public const MOST_PUCKS = 100;
@@ -28,9 +28,9 @@ final class DrawerEntries
 
     private bool $isFresh = false;
 
-    public function __construct(private readonly DrawerWriter $writer, private readonly Memo $memo) {}
+    public function __construct(private readonly DigestWriter $writer, private readonly Memo $memo) {}
 
-    /** @return Builder<DrawerEntry> */
+    /** @return Builder<SwatchDigest> */
     public function all(): Builder
     {
         if (! $this->isFresh) {
@@ -38,10 +38,10 @@ final class DrawerEntries
             $this->isFresh = true;
         }
 
-        return DrawerEntry::query();
+        return SwatchDigest::query();
     }
 
-    /** Differs as soon as any entry does. */
+    /** Differs as soon as any digest does. */
     public function restsOn(): string
     {
         $this->all();
@@ -63,7 +63,7 @@ final class DrawerEntries
     /** @return array<string, array<string, int>> how many pucks were read, by base and softener; those without softener under '' */
     public function counts(): array
     {
-        // Five thousand entries are counted once, and again when one of them is another.
+        // Five thousand digests are counted once, and again when one of them is another.
         return $this->memo->of('pucks', $this->restsOn(), $this->counted(...));
     }
 
@@ -101,13 +101,13 @@ final class DrawerEntries
         return array_values($this->all()->where('base_code', $base)->where(
             'pigment_code', $pigment,
         )->whereNotNull('drawdown')->orderByDesc('swatch_id')->limit(self::MOST_DRAWDOWNS)->get()->reverse()
-            ->map(static fn (DrawerEntry $entry): array => $entry->drawdown ?? [])->all());
+            ->map(static fn (SwatchDigest $digest): array => $digest->drawdown ?? [])->all());
     }
 
     /** @return list<ReadPuck> the newest that were read of this base with this softener or with none, oldest of them first */
     public static function ofPair(string $base, string $softener): array
     {
-        $rows = DrawerEntry::query()->where('base_code', $base)->whereNotNull('pct_of_ab')->whereNotNull('reading')
+        $rows = SwatchDigest::query()->where('base_code', $base)->whereNotNull('pct_of_ab')->whereNotNull('reading')
             ->where(static fn (Builder $with) => $with->where('softener_code', $softener)->orWhereNull('softener_code'))
             ->orderByDesc('swatch_id')
             ->limit(self::MOST_PUCKS)
