@@ -21,7 +21,7 @@ function scaled(file: string, by: number): Buffer {
     return bytes;
 }
 
-test('a mesh goes in; a pull, a spout and a seam are chosen; the job has its halves', async ({ page, demo }) => {
+test('a mesh goes in; a pull, a sprue and a seam are chosen; the job has its halves', async ({ page, demo }) => {
     await page.goto(`${demo.url}/jobs?new=1`);
     const form = page.getByRole('form', { name: 'New job' });
     await form.getByLabel('Piece').fill('Toadstool knob');
@@ -61,11 +61,11 @@ test('a mesh goes in; a pull, a spout and a seam are chosen; the job has its hal
     await expect(below).not.toHaveText(heavy ?? '');
     await expect(page.getByText('Reckoning …')).toBeHidden();
 
-    // A spout too narrow is warned of, with one that serves.
+    // A sprue too narrow is warned of, with one that serves.
     const filling = page.getByRole('region', { name: 'Filling' });
-    await filling.getByLabel('Spout', { exact: true }).fill('0.8');
+    await filling.getByLabel('Sprue', { exact: true }).fill('0.8');
     await expect(filling.getByText(/it sets before it is full|to fill\./)).toBeVisible();
-    await expect(filling.getByText(/The narrowest spout that serves is/)).toBeVisible();
+    await expect(filling.getByText(/The narrowest sprue that serves is/)).toBeVisible();
 
     // In one press it is in the job: two halves with what each takes, and the casts.
     const halves = ((await below.textContent()) ?? '').match(/[\d.]+/g) ?? [];
@@ -87,7 +87,7 @@ test('the picture is turned, cut and laid into water, by keys alone too', async 
     await expect(page.getByText(/^Pulled towards/).first()).toBeVisible();
     const canvas = page.locator('canvas');
     await expect(canvas).toHaveAttribute('aria-label', /hidden from the pull and striped/);
-    const spout = page.locator('.picture .pin', { hasText: 'spout' });
+    const spout = page.locator('.picture .pin', { hasText: 'sprue' });
     await expect(spout).toBeVisible();
     await expect(canvas).toHaveAttribute('data-drawn', 'true');
     const before = await spout.boundingBox();

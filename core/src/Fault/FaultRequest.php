@@ -121,7 +121,7 @@ final readonly class FaultRequest
     }
 
     /**
-     * @return array<string, float|bool|string> with what follows from two of them: how much colder, which share of the spout and of the
+     * @return array<string, float|bool|string> with what follows from two of them: how much colder, which share of the sprue and of the
      *   softener it bears
      */
     public function told(): array

@@ -9,7 +9,7 @@ use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 
 /**
- * Will it fill before it sets. What drives is the height of the mix over the mouth of the spout, ρ·g·(length + head); what holds is
+ * Will it fill before it sets. What drives is the height of the mix over the mouth of the sprue, ρ·g·(length + head); what holds is
  * laminar loss in the tube and the speed it needs, 32·η·L·v/d² + 0.75·ρ·v² (Hagen–Poiseuille, and one and a half velocity heads). The
  * flow v·π·d²/4 is integrated from the start of the pour to the end of the pot life, as the mix thickens.
  */

@@ -7,7 +7,7 @@ namespace Apalos\Core\Fill;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
 
-/** A pour through a spout: ml to get in, the mix, and when it begins; the spout in mm, and how high the mix stands in its funnel. */
+/** A pour through a sprue: ml to get in, the mix, and when it begins; the sprue in mm, and how high the mix stands in its funnel. */
 final readonly class SpoutRequest
 {
     private const USUAL_SHARE = 0.25;

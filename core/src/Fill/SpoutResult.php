@@ -7,7 +7,7 @@ namespace Apalos\Core\Fill;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Result\Warning;
 
-/** How long a mould takes to fill, or what gets in until the mix sets; and the narrowest spout that serves. */
+/** How long a mould takes to fill, or what gets in until the mix sets; and the narrowest sprue that serves. */
 final readonly class SpoutResult
 {
     /** @param  list<Warning>  $warnings */

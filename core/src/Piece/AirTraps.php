@@ -13,7 +13,7 @@ use Apalos\Core\Mesh\Mesh;
 /**
  * Where air stays when a piece is poured with a direction up: the peaks of the surface by topological persistence. Vertices are taken
  * from the top down; where two peaks meet, the lower one ends, and the height there is where its air would find a way. What it holds
- * is clipped at that height from the true facets. The highest peak of all is where the spout goes.
+ * is clipped at that height from the true facets. The highest peak of all is where the sprue goes.
  */
 final class AirTraps
 {
@@ -95,7 +95,7 @@ final class AirTraps
     }
 
     /**
-     * Of several shells each has a highest point; the spout takes away that of one.
+     * Of several shells each has a highest point; the sprue takes away that of one.
      *
      * @param  list<float>  $w
      * @param  array<int, float>  $order

@@ -6,7 +6,7 @@ namespace Apalos\Core\Piece;
 
 use Apalos\Core\Result\Warning;
 
-/** A block mould as a study proposes it: the box, the seam, what each half takes, keys, spout and vents. Places are mm in the model. */
+/** A block mould as a study proposes it: the box, the seam, what each half takes, keys, sprue and vents. Places are mm in the model. */
 final readonly class MouldBlock
 {
     /**

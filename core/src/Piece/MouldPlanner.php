@@ -12,7 +12,7 @@ use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Quantity;
 use Apalos\Core\Result\Warning;
 
-/** The block round a piece: a box along the pull, the seam in it, keys clear of part and wall, the spout where air gathers last. */
+/** The block round a piece: a box along the pull, the seam in it, keys clear of part and wall, the sprue where air gathers last. */
 final readonly class MouldPlanner
 {
     /** Between a key and the part or the wall: mm. */

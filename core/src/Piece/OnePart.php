@@ -26,7 +26,7 @@ final class OnePart
     /** Per cent hidden: the zigzag of facets. */
     private const NOTHING = 0.5;
 
-    /** Of the whole surface: what stands on less falls over, and opens at less than a spout. */
+    /** Of the whole surface: what stands on less falls over, and opens at less than a sprue. */
     private const BASE = 0.03;
 
     /** Above the lowest point, in mm, as {@see Sight} has it; a facet of it faces straight down. */

@@ -33,7 +33,7 @@ final class PourSearch
     private const DEGREE = 0.012;
 
     /**
-     * What a spout in the middle of a half weighs against a vent, and one that is not at an end of the piece: on the seam it leaves no scar
+     * What a sprue in the middle of a half weighs against a vent, and one that is not at an end of the piece: on the seam it leaves no scar
      * that is seen, and opens with the mould.
      */
     private const OFF_SEAM = 0.4;

@@ -6,7 +6,7 @@ namespace Apalos\Core\Piece;
 
 use Apalos\Core\Mesh\Direction;
 
-/** A piece poured one way up: where the spout goes, and where air stays all the same. */
+/** A piece poured one way up: where the sprue goes, and where air stays all the same. */
 final readonly class Poured
 {
     /**

@@ -14,6 +14,6 @@ enum Method: string
     case Coats = 'coats';
     case Mesh = 'mesh';
     case Capacity = 'capacity';
-    /** So many pieces of so much each, with the spout each is poured through. */
+    /** So many pieces of so much each, with the sprue each is poured through. */
     case Pieces = 'pieces';
 }

@@ -108,7 +108,7 @@ final readonly class WaysBook
         return ($isHot ? 0.0 : $one['mix']) + $one['pour'];
     }
 
-    /** The numbers of a glove, a gang or a spout. */
+    /** The numbers of a glove, a gang or a sprue. */
     public function numbers(string $of): Fields
     {
         return $this->in->object($of);

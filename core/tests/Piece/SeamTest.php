@@ -215,7 +215,7 @@ final class SeamTest extends TestCase
         self::assertSame($serves, OnePart::serves((new Surveyor)->survey($mesh), Direction::of(0.0, 0.0, 1.0)) !== null);
     }
 
-    /** Of two places where no air stays the spout takes the one that lies on the seam, at an end. */
+    /** Of two places where no air stays the sprue takes the one that lies on the seam, at an end. */
     public function test_the_spout_lies_on_the_seam_at_an_end(): void
     {
         $capsule = Shapes::turned(

@@ -44,7 +44,7 @@
         />{:else if amount.by === 'capacity'}<Measure label={texts.itHolds} kind="fluid" bind:value={amount.capacity_ml} {error} />{:else}
         <Measure label={texts.pieces} kind="plain" bind:value={amount.pieces} {error} />
         <Measure label={texts.eachTakes} kind="fluid" bind:value={amount.each_ml} />
-        <Measure label={texts.spoutOfEach} kind="fluid" bind:value={amount.spout_ml} hint={texts.whereItIsPouredThroughOne} />
+        <Measure label={texts.sprueOfEach} kind="fluid" bind:value={amount.spout_ml} hint={texts.whereItIsPouredThroughOne} />
     {/if}
 </div>
 

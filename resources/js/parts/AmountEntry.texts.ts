@@ -7,5 +7,5 @@ export const mass = 'Mass';
 export const itHolds = 'It holds';
 export const pieces = 'Pieces';
 export const eachTakes = 'Each takes';
-export const spoutOfEach = 'Spout of each';
+export const sprueOfEach = 'Sprue of each';
 export const whereItIsPouredThroughOne = 'where it is poured through one';

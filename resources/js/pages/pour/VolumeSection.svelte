@@ -23,7 +23,7 @@
         { id: 'blanket', name: 'Clay', hint: 'clay blanket under a jacket' },
         { id: 'coats', name: 'Coats', hint: 'brushed on, coat by coat' },
         { id: 'mesh', name: 'Mesh', hint: 'volume of a model file' },
-        { id: 'pieces', name: 'Pieces', hint: 'so many pieces of so much each, with their spouts' },
+        { id: 'pieces', name: 'Pieces', hint: 'so many pieces of so much each, with their sprues' },
         { id: 'mass', name: 'By mass', hint: 'I know what it weighs' },
     ];
     const fresh: Record<string, () => Record<string, unknown>> = {
@@ -179,7 +179,7 @@
         <div class="three">
             <Field {live} path="volume.pieces" label={texts.pieces} kind="plain" />
             <Field {live} path="volume.each_ml" label={texts.eachTakes} kind="fluid" />
-            <Field {live} path="volume.spout_ml" label={texts.spoutOfEach} kind="fluid" />
+            <Field {live} path="volume.spout_ml" label={texts.sprueOfEach} kind="fluid" />
         </div>
     {:else if method === 'blanket'}
         <div class="three">

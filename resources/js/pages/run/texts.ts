@@ -46,7 +46,7 @@ export const piecesThatCameOfIt = 'Pieces that came of it';
 export const aGangMouldGivesSeveral = 'a gang mould gives several';
 export const leftOver = 'Left over';
 export const ofWeighedInWhatIsStill = (weighedG: string | number): string =>
-    `of ${String(weighedG)} weighed in: what is still in cup, spout and overflow. Left open, it teaches nothing.`;
+    `of ${String(weighedG)} weighed in: what is still in cup, sprue and overflow. Left open, it teaches nothing.`;
 export const itWasOverItsHeatAnd = ': it was over its heat, and scorched it only spoils the next';
 export const whatIsLeftGoesBackOn = (what: string | number): string => `What is left goes back on the shelf as scrap${String(what)}`;
 export const gradeThePiecesOneByOne = 'Grade the pieces one by one';

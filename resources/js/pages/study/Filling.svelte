@@ -118,7 +118,7 @@
     {/if}
     <div class="three">
         <Measure
-            label={texts.spout}
+            label={texts.sprue}
             kind="length"
             bind:value={spout.diameter_mm}
             error={at('diameter_mm')}
@@ -141,7 +141,7 @@
             {#if result.fill_min === null}It never fills: {measure(result.filled_ml, 'volume', bench.units)} get in.{:else}It fills in <b
                     class="fig">{result.fill_min < 1 ? `${(60 * result.fill_min).toFixed(0)} s` : `${result.fill_min.toFixed(1)} min`}</b
                 >.{/if}
-            {#if result.least_diameter_mm !== null}The narrowest spout that serves is <b class="fig">{mm(result.least_diameter_mm)}</b
+            {#if result.least_diameter_mm !== null}The narrowest sprue that serves is <b class="fig">{mm(result.least_diameter_mm)}</b
                 >.{/if}
         </p>
         <Warnings warnings={result.warnings} />

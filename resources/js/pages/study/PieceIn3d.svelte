@@ -10,7 +10,7 @@
         id: number;
         shows: 'mould' | 'section' | 'tank';
         cut: number;
-        /** Of the spout and of the vents, mm. */
+        /** Of the sprue and of the vents, mm. */
         wide: [number, number];
         pins: { id: string; at: number[]; mark: string; kind: string }[];
         chosen: string | null;
@@ -148,7 +148,7 @@
                 tabindex="-1"
                 aria-hidden="true"
                 style="left: {place.x}px; top: {place.y}px"
-                onclick={() => onchoose(place.id)}>{pin?.mark ?? texts.spoutWithin}</button
+                onclick={() => onchoose(place.id)}>{pin?.mark ?? texts.sprueWithin}</button
             >{/if}
     {/each}
     {#if shows === 'tank' && answer.float === null}<p class="note">Say below what it is cast of, and it is laid into the water.</p>{/if}

@@ -176,7 +176,7 @@
                         <dd class="fig">{ml(answer.mould.lower_ml)}, {ml(answer.mould.upper_ml)}</dd>
                     </div>{/if}
                 <div>
-                    <dt>{texts.spout}</dt>
+                    <dt>{texts.sprue}</dt>
                     <dd class="fig">{length(answer.mould.spout.length_mm)} long, {ml(answer.mould.spout.reservoir_ml)} over it</dd>
                 </div>
             </dl>

@@ -17,7 +17,7 @@ export const density = 'Density';
 export const filling = 'Filling';
 export const willItFillBeforeItSets = 'Will it fill before it sets?';
 export const asArePlanned = (base: string | number, name: string | number): string => `${String(base)}, as “${String(name)}” are planned`;
-export const spout = 'Spout';
+export const sprue = 'Sprue';
 export const mixStandsOverIt = 'Mix stands over it';
 export const vents = 'Vents';
 export const bubblesThatLeave = 'Bubbles that leave';
@@ -65,7 +65,7 @@ export const asSvg = 'As SVG';
 export const asDxf = 'As DXF';
 
 // PieceIn3d
-export const spoutWithin = 'spout';
+export const sprueWithin = 'sprue';
 
 // Places
 export const fromTheMiddleOfThePiece = (what: string | number): string => `${String(what)}, from the middle of the piece`;

@@ -56,7 +56,7 @@
         {@const of = batch}
         <Measure label={texts.pieces} kind="plain" value={of.pieces} error={wrong} onchange={(pieces) => set({ ...of, pieces })} />
         <Measure label={texts.eachTakes} kind="volume" value={of.each_ml} onchange={(each_ml) => set({ ...of, each_ml })} />
-        <Measure label={texts.spoutOfEach} kind="volume" value={of.spout_ml} onchange={(spout_ml) => set({ ...of, spout_ml })} />
+        <Measure label={texts.sprueOfEach} kind="volume" value={of.spout_ml} onchange={(spout_ml) => set({ ...of, spout_ml })} />
     {:else if wrong !== null}
         <p class="font-bold text-error self-end" role="alert">{wrong}</p>
     {/if}

@@ -15,7 +15,7 @@ export const batch = 'Batch';
 export const itHolds = 'It holds';
 export const pieces = 'Pieces';
 export const eachTakes = 'Each takes';
-export const spoutOfEach = 'Spout of each';
+export const sprueOfEach = 'Sprue of each';
 
 // Colour
 export const whichColour = 'Which colour';
