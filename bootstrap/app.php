@@ -6,7 +6,7 @@ use Apalos\Core\Input\BadInput;
 use App\Database\CannotWrite;
 use App\Http\Middleware\Doors;
 use App\Http\Middleware\HandleInertiaRequests;
-use App\Http\Middleware\LookSession;
+use App\Http\Middleware\LightSession;
 use App\Http\Middleware\Practises;
 use App\Http\Middleware\QuietSession;
 use App\Http\Middleware\Weight;
@@ -41,7 +41,7 @@ return Application::configure(basePath: dirname(__DIR__))
         // Whoever may not come in learns nothing of what is there.
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: WhoComes::class);
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: Practises::class);
-        $middleware->prependToPriorityList(before: WhoComes::class, prepend: LookSession::class);
+        $middleware->prependToPriorityList(before: WhoComes::class, prepend: LightSession::class);
         // What a maker types is kept as typed: a lone space or an empty box is answered with a sentence, not turned into null.
         $middleware->convertEmptyStringsToNull(except: [static fn (): bool => true]);
     })

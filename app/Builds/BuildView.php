@@ -22,7 +22,7 @@ use Apalos\Core\Units\Minutes;
 use App\Contacts\Dryness;
 use App\Contacts\DrynessView;
 use App\Library\Library;
-use App\Looks\HeldLook;
+use App\Looks\Look;
 use App\Models\Build;
 use App\Models\Pour;
 use App\People\Names;
@@ -75,7 +75,7 @@ final readonly class BuildView implements View
         private Prices $prices,
         private StepHazards $hazards,
         private Names $names,
-        private HeldLook $look,
+        private Look $look,
         private InSection $section,
     ) {}
 

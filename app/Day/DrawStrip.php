@@ -20,7 +20,7 @@ use LogicException;
 
 /**
  * Draws the day strip from what is live. What goes on until now has no end yet, and what is no longer shown after a while says
- * when: so a drawing holds until something happens ({@see HeldFrame}).
+ * when: so a drawing holds until something happens ({@see FrameLook}).
  *
  * @phpstan-type Span array{from_ms: int, to_ms: int}
  * @phpstan-type DrawnStrip array{
@@ -66,7 +66,7 @@ final readonly class DrawStrip
     public function __construct(
         private CureClock $clock,
         private LiveWork $work,
-        private HeldDay $day,
+        private DayLook $day,
         private PatchClock $patchClock,
         private Phrasebook $words,
     ) {}

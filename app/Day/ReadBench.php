@@ -15,7 +15,7 @@ use App\Library\Library;
 use App\Log\FrozenPlan;
 use App\Log\Readiness;
 use App\Log\RecordedRun;
-use App\Looks\HeldLook;
+use App\Looks\Look;
 use App\Models\Pour;
 use App\Models\PourState;
 use App\Room\CureClock;
@@ -41,7 +41,7 @@ final readonly class ReadBench
         private SmallThings $small,
         private Library $library,
         private Readiness $readiness,
-        private HeldLook $look,
+        private Look $look,
         private Phrasebook $words,
     ) {}
 

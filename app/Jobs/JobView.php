@@ -12,7 +12,7 @@ use App\Contacts\JobContacts;
 use App\Contacts\JudgedContact;
 use App\Library\Library;
 use App\Log\Readiness;
-use App\Looks\HeldLook;
+use App\Looks\Look;
 use App\Models\Build;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
@@ -81,7 +81,7 @@ final readonly class JobView implements View
         private JobContacts $contacts,
         private Lives $lives,
         private Readiness $readiness,
-        private HeldLook $look,
+        private Look $look,
         private Names $names,
         private CarbonImmutable $now,
     ) {}

@@ -9,7 +9,7 @@ use App\Contacts\JobContacts;
 use App\Contacts\JudgedContact;
 use App\Library\Library;
 use App\Lists\Slice;
-use App\Looks\HeldLook;
+use App\Looks\Look;
 use App\Models\Impression;
 use App\Models\ImpressionKind;
 use App\Models\Job;
@@ -38,7 +38,7 @@ final readonly class JobsView implements View
         private string $q,
         private Library $library,
         private JobContacts $contacts,
-        private HeldLook $look,
+        private Look $look,
         private CarbonImmutable $now,
         private bool $away = false,
         private int $putAway = 0,

@@ -12,7 +12,7 @@ use App\Costs\CostBook;
 use App\Facts\Happened;
 use App\Library\Library;
 use App\Lists\Rows;
-use App\Looks\HeldLook;
+use App\Looks\Look;
 use App\Models\Impression;
 use App\Models\Mould;
 use App\People\Names;
@@ -53,7 +53,7 @@ final readonly class MouldPageView implements View
         private MouldWants $wants,
         private CostBook $costs,
         private Names $names,
-        private HeldLook $look,
+        private Look $look,
     ) {}
 
     /**

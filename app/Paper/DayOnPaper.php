@@ -6,14 +6,14 @@ namespace App\Paper;
 
 use App\Day\DayDesk;
 use App\Day\DayView;
-use App\Day\HeldDay;
+use App\Day\DayLook;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 
 /** The day on the wall: what, when, until when, and room for a tick. */
 final readonly class DayOnPaper
 {
-    public function __construct(private HeldDay $kept, private DayDesk $desk, private Workshop $shop) {}
+    public function __construct(private DayLook $kept, private DayDesk $desk, private Workshop $shop) {}
 
     public function of(CarbonImmutable $now): Paper
     {

@@ -10,7 +10,7 @@ use App\Contacts\ContactBook;
 use App\Costs\CastsLeft;
 use App\Database\QueueingConnector;
 use App\Database\TextGate;
-use App\Day\HeldDay;
+use App\Day\DayLook;
 use App\Day\LiveWork;
 use App\Devices\Cables;
 use App\Devices\LabelPort;
@@ -133,7 +133,7 @@ final class AppServiceProvider extends ServiceProvider
                 RecordedRun::STREAM => $app->make(RunAtScale::class), RecordedSeries::STREAM => $app->make(SeriesAtScale::class),
             ]),
         );
-        $this->app->scoped(HeldDay::class);
+        $this->app->scoped(DayLook::class);
         $this->app->scoped(Recipes::class);
         $this->app->bind('db.connector.sqlite', QueueingConnector::class);
         $this->app->scoped(ContactBook::class);

@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\WholeText;
-use App\Day\HeldDay;
+use App\Day\DayLook;
 use App\Exchange\Csv;
 use App\Exchange\WholeSense;
 use App\Http\Middleware\Weight;
@@ -337,7 +337,7 @@ final class HarderShellTest extends TestCase
         // Without what says so, only the mark tells the two apart.
         DB::table('builds')->delete();
         $this->app?->forgetScopedInstances();
-        $day = app(HeldDay::class);
+        $day = app(DayLook::class);
         self::assertSame([], $day->at(CarbonImmutable::now())->moved);
         self::assertFalse($day->isOfBefore);
         foreach ($held as $of => $turn) {
@@ -357,7 +357,7 @@ final class HarderShellTest extends TestCase
         $meanwhile = $this->getJson('/day/state')->assertOk()->json('items');
         self::assertGreaterThan(count($before), count($meanwhile));
         $this->app?->forgetScopedInstances();
-        $day = app(HeldDay::class);
+        $day = app(DayLook::class);
         $day->at(CarbonImmutable::now());
         self::assertTrue($day->isOfBefore);
         $this->getJson('/frame')->assertOk();

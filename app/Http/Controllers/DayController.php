@@ -14,14 +14,14 @@ use App\Day\DayDesk;
 use App\Day\PutElsewhere;
 use App\Day\DayView;
 use App\Day\DayWork;
-use App\Day\HeldDay;
+use App\Day\DayLook;
 use App\Exchange\DayCalendar;
 use App\Facts\AppendFact;
 use App\Facts\FactDiffers;
 use App\Facts\StepHasMoved;
 use App\Http\Reply;
 use App\Log\Readiness;
-use App\Looks\HeldLook;
+use App\Looks\Look;
 use App\Models\Build;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
@@ -35,7 +35,7 @@ final readonly class DayController
     /** What closes on the day closes to the half minute. */
     private const HOLDS_S = 30;
 
-    public function __construct(private HeldDay $kept, private DayDesk $desk, private Workshop $workshop, private HeldLook $look) {}
+    public function __construct(private DayLook $kept, private DayDesk $desk, private Workshop $workshop, private Look $look) {}
 
     public function show(): Response
     {

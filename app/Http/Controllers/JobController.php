@@ -18,7 +18,7 @@ use App\Jobs\StartJob;
 use App\Jobs\ToChooseView;
 use App\Library\Library;
 use App\Lists\Slice;
-use App\Looks\HeldLook;
+use App\Looks\Look;
 use App\Models\Job;
 use App\Ways\PromiseView;
 use Carbon\CarbonImmutable;
@@ -36,7 +36,7 @@ final class JobController
         Library $library,
         JobContacts $contacts,
         ToChooseView $choose,
-        HeldLook $look,
+        Look $look,
         JobQuery $query,
     ): Response {
         $q = is_string($said = $request->query('q')) ? trim($said) : '';

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use Apalos\Core\Input\Fields;
-use App\Day\HeldFrame;
+use App\Day\FrameLook;
 use App\Http\Edition;
 use App\Http\Reply;
 use App\Library\Library;
@@ -18,7 +18,7 @@ use Illuminate\Http\Request;
 /** What holds for the whole bench. Answers with the frame as it is afterwards. */
 final readonly class WorkshopController
 {
-    public function __construct(private HeldFrame $frame) {}
+    public function __construct(private FrameLook $frame) {}
 
     public function show(): JsonResponse
     {

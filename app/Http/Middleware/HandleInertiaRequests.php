@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Day\HeldFrame;
+use App\Day\FrameLook;
 use App\Http\Reply;
 use App\Models\Hands;
 use App\People\Doorkeeper;
@@ -23,7 +23,7 @@ final class HandleInertiaRequests extends Middleware
         return [
             ...parent::share($request),
             'frame' => static fn (): ?object => self::isIn($request)
-                ? Reply::frame(app(HeldFrame::class)->at(CarbonImmutable::now())->toArray())
+                ? Reply::frame(app(FrameLook::class)->at(CarbonImmutable::now())->toArray())
                 : null,
             'flash' => fn (): ?string => $this->said($request, 'said'),
             'undo' => fn (): ?string => $this->said($request, 'undo'),

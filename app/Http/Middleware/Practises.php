@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use Apalos\Core\Phrase\Phrase;
-use App\Day\HeldFrame;
+use App\Day\FrameLook;
 use App\Http\May;
 use App\Http\Reply;
 use App\Models\Hands;
@@ -46,7 +46,7 @@ final readonly class Practises
                 : self::refuse('bench.not_in_practice');
         }
         $now = CarbonImmutable::now();
-        $this->practice->calls = $request->isMethod('GET') ? self::calling(app(HeldFrame::class)->at($now)->calls(), $now) : [];
+        $this->practice->calls = $request->isMethod('GET') ? self::calling(app(FrameLook::class)->at($now)->calls(), $now) : [];
 
         return $this->practice->during($try, $now, static function () use ($request, $next, $try, $now): Response {
             // What ran in until now is in the cup of the line it was poured for.

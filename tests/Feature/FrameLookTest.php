@@ -12,7 +12,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
 /** What stands around every screen is drawn once and kept, and is never older than what it shows. */
-final class HeldFrameTest extends TestCase
+final class FrameLookTest extends TestCase
 {
     /** @return iterable<string, array{\Closure(self): void}> */
     public static function changes(): iterable

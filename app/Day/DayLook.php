@@ -22,7 +22,7 @@ use Illuminate\Support\Facades\DB;
  * since what nobody has begun cannot begin in the past. When something happens it says what that moved. It is laid out once, by whoever
  * comes first; who comes meanwhile is shown the plan before, with what is new in its place.
  */
-final class HeldDay
+final class DayLook
 {
     public const HOLDS_S = 300;
 

@@ -13,7 +13,7 @@ use Illuminate\Support\Facades\DB;
  * What stands around every screen and on the bench is looked at by everybody, again and again: what was put together holds until the
  * database says that something of it has changed ({@see \App\Database\ChangeCount}), and never for longer than a moment of the day.
  */
-final readonly class HeldLook
+final readonly class Look
 {
     /** Raised where what is held looks otherwise. */
     private const EDITION = 4;
