@@ -30,7 +30,7 @@ final class OneWordTest extends TestCase
     public function test_the_words_of_a_name_are_told_apart(): void
     {
         self::assertTrue(self::has('KeepPourSheet', 'sheet'));
-        self::assertTrue(self::has('DayLook', 'held'));
+        self::assertTrue(self::has('DayLook', 'look'));
         self::assertTrue(self::has('Patches', 'patch'));
         self::assertFalse(self::has('Impartial', 'part'));
         self::assertFalse(self::has('CardinalPoint', 'card'));

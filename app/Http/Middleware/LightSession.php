@@ -13,7 +13,7 @@ use Symfony\Component\HttpFoundation\Response;
  * Reads who it is off the session and leaves it as it lies: what is asked every few seconds waits for nobody, and uses up nothing that one
  * page left for the next to say.
  */
-final readonly class LookSession
+final readonly class LightSession
 {
     public function __construct(private SessionManager $sessions) {}
 
