@@ -48,7 +48,7 @@ use App\Http\Controllers\WaysController;
 use App\Http\Controllers\WorkshopController;
 use App\Http\Middleware\FewAtOnce;
 use App\Http\Middleware\HandleInertiaRequests;
-use App\Http\Middleware\LookSession;
+use App\Http\Middleware\LightSession;
 use App\Http\Middleware\OnePress;
 use App\Http\Middleware\QuietSession;
 use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
@@ -332,7 +332,7 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
 });
 
 // Asked again and again while a page is open. A look changes no session, and must not use up what one page left for the next to say.
-Route::middleware(LookSession::class)->withoutMiddleware([
+Route::middleware(LightSession::class)->withoutMiddleware([
     QuietSession::class, ShareErrorsFromSession::class, ValidateCsrfToken::class, HandleInertiaRequests::class,
 ])->group(static function (): void {
     Route::get('/up', UpController::class);
