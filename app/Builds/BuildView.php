@@ -35,8 +35,6 @@ use App\Types\View;
  *
  * @phpstan-import-type DryShape from DrynessView
  *
- * @phpstan-import-type SectionLayer from InSection
- *
  * @phpstan-type LayerShape array{verdict: string, below: string, words: Phrase, why: Phrase, separates: bool}
  * @phpstan-type CareShape array{
  *     key: string, link: int, edition: int, act: string, with: string, what: Phrase|null, coats: int, minutes: float,
@@ -87,7 +85,9 @@ final readonly class BuildView implements View
      *     grade: array{grade: string, faults: list<string>, pieces: int, note: string}|null, given_up: string|null, main_pour: int|null,
      *     next: string|null,
      *     operations: list<BuildOperationShape>,
-     *     section: list<SectionLayer>,
+     *     section: list<array{
+     *         id: string, kind: string, name: string, thickness_mm: float, colour: string, state: string, jacket: bool, half: bool,
+     *     }>,
      *     inside: list<string>, laid_mm: float, wall_mm: float, doubts: list<array{code: string, message: Phrase}>,
      *     notes: list<array{at_ms: int, text: string}>, notes_before: int,
      *     take_back: array{of: int, kind: string, about: string|null, name: string|null}|null,

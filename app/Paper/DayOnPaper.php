@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Paper;
 
 use App\Day\DayDesk;
-use App\Day\DayView;
 use App\Day\DayLook;
+use App\Day\DayView;
 use App\Models\Workshop;
 use Carbon\CarbonImmutable;
 

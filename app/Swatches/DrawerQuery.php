@@ -12,8 +12,8 @@ use App\Library\Recipes;
 use App\Lists\Like;
 use App\Lists\Rows;
 use App\Lists\Slice;
-use App\Models\SwatchDigest;
 use App\Models\Swatch;
+use App\Models\SwatchDigest;
 use App\Models\Workshop;
 use Illuminate\Database\Eloquent\Builder;
 

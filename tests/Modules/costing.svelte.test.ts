@@ -112,7 +112,7 @@ describe('what is asked of a price', () => {
     });
 
     test('for how many it stands is nobody’s question', () => {
-        expect(asks().question()).not.toHaveProperty('counted');
+        expect(JSON.stringify(asks().question())).not.toContain('counted');
     });
 });
 
@@ -145,7 +145,7 @@ describe('more pieces', () => {
         const costing = asks(cost);
         const red = costing.asked.materials[1];
         if (red !== undefined) {
-            red.used_g = null;
+            red.used_g = null as never;
         }
         costing.asked.casts = 20;
         costing.scaled();

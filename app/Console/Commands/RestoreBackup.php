@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use Apalos\Core\Phrase\Phrasebook;
+use App\Library\Library;
 use App\Storage\Backup;
 use App\Storage\BackupFailed;
 use Carbon\CarbonImmutable;
@@ -17,12 +17,12 @@ final class RestoreBackup extends Command
 
     protected $description = 'Put a backup back; what was here is kept beside it';
 
-    public function handle(Backup $backup, Phrasebook $words): int
+    public function handle(Backup $backup, Library $library): int
     {
         try {
             $aside = $backup->restore((string) $this->argument('file'), CarbonImmutable::now(), $this->option('unproved') === true);
         } catch (BackupFailed $failed) {
-            $this->error($words->say($failed->says));
+            $this->error($library->words()->say($failed->says));
 
             return self::FAILURE;
         }

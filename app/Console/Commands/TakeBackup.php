@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
-use Apalos\Core\Phrase\Phrasebook;
+use App\Library\Library;
 use App\Machine\LastBackup;
 use App\Storage\Backup;
 use App\Storage\BackupFailed;
@@ -18,7 +18,7 @@ final class TakeBackup extends Command
 
     protected $description = 'Take a backup of database and pictures, checked by reading it back';
 
-    public function handle(Backup $backup, Phrasebook $words): int
+    public function handle(Backup $backup, Library $library): int
     {
         $keep = filter_var($this->option('keep'), FILTER_VALIDATE_INT, ['options' => ['min_range' => 1, 'max_range' => 3650]]);
         if ($keep === false) {
@@ -34,8 +34,8 @@ final class TakeBackup extends Command
             $gone = $backup->thin((string) $this->argument('folder'), $keep);
             LastBackup::wentWell(CarbonImmutable::now());
         } catch (BackupFailed $failed) {
-            LastBackup::failed($words->say($failed->says));
-            $this->error($words->say($failed->says));
+            LastBackup::failed($library->words()->say($failed->says));
+            $this->error($library->words()->say($failed->says));
 
             return self::FAILURE;
         }

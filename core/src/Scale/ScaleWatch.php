@@ -47,6 +47,8 @@ final readonly class ScaleWatch
         public ?float $saw,
         // What it last read at rest, where the highest was only seen while it moved.
         public ?float $rested = null,
+        // The most it read while it moved, since it rested last: a display sinks through all that lies below, look by look.
+        public ?float $peak = null,
     ) {}
 
     public static function over(Expected $expected): self
@@ -72,7 +74,13 @@ final readonly class ScaleWatch
         if ($this->trouble !== null) {
             return $this->isPutRight($expected, $seen->grams, $seen)
                 ? self::over($expected)->with(
-                    highest: max($expected->anchor, $this->rested === null ? $this->highest : $seen->grams), last: $seen,
+                    highest: max(
+                        $expected->anchor,
+                        $this->rested === null
+                            ? max($this->highest, $this->trouble === Trouble::Fell ? $seen->grams : $this->highest)
+                            : $seen->grams,
+                    ),
+                    last: $seen,
                 )
                 : $this->with(last: $seen);
         }
@@ -105,11 +113,14 @@ final readonly class ScaleWatch
             && $this->rested > $this->anchor
             && $grams >= $this->rested - $near
             && $grams <= $this->highest;
-        $back = $between || abs($grams - $this->highest) <= $near;
+        $back = abs($grams - $this->highest) <= $near;
+        // What was lifted while it ran in was only seen sinking: put back, it reads between what was seen of that and the most before.
+        $above = $grams >= $this->highest && $grams <= ($this->peak ?? $this->highest) + $near;
 
         return match ($this->trouble) {
             Trouble::Unit => true,
-            Trouble::Fell, Trouble::Jumped => $seen->stable && $back,
+            Trouble::Fell => $seen->stable && ($back || $above),
+            Trouble::Jumped => $seen->stable && ($back || $between),
             default => false,
         };
     }
@@ -172,6 +183,7 @@ final readonly class ScaleWatch
         $since = $still ? ($this->creptSince ?? $seen->at) : null;
         $next = new self(
             $this->anchor, $seen->stable ? max($this->highest, $grams) : $this->highest, $seen, $from, $since, false, null, null,
+            peak: $seen->stable ? null : max($this->peak ?? $grams, $grams),
         );
 
         return $next->creptHere($expected, $grams, $seen) ? $next->with(last: $seen, trouble: Trouble::Crept, saw: $grams) : $next;
@@ -193,7 +205,7 @@ final readonly class ScaleWatch
     ): self {
         return new self(
             $this->anchor, $highest ?? $this->highest, $last, $this->creptFrom, $this->creptSince, $fellOnce ?? $this->fellOnce,
-            $trouble ?? $this->trouble, $saw ?? $this->saw, $rested ?? $this->rested,
+            $trouble ?? $this->trouble, $saw ?? $this->saw, $rested ?? $this->rested, $this->peak,
         );
     }
 
@@ -207,6 +219,7 @@ final readonly class ScaleWatch
                 : ['grams' => $this->last->grams, 'stable' => $this->last->stable, 'at' => $this->last->at, 'took' => $this->last->took],
             'crept_from' => $this->creptFrom, 'crept_since' => $this->creptSince, 'fell_once' => $this->fellOnce,
             'trouble' => $this->trouble?->value, 'saw' => $this->saw, 'rested' => $this->rested,
+            'peak' => $this->peak,
         ];
     }
 
@@ -224,7 +237,7 @@ final readonly class ScaleWatch
                     $last->numberOrNull('took', 0.0, 1e6) ?? 0.0,
                 ),
             $any($in, 'crept_from'), $any($in, 'crept_since'), $in->bool('fell_once'), Trouble::tryFrom($in->textOrNull('trouble') ?? ''),
-            $any($in, 'saw'), $any($in, 'rested'),
+            $any($in, 'saw'), $any($in, 'rested'), $any($in, 'peak'),
         );
     }
 }

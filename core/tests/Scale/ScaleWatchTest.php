@@ -67,6 +67,21 @@ final class ScaleWatchTest extends TestCase
             [[34.5, true], [54.0, false], [201.0, false], [230.0, true], [34.5, true]], Trouble::Jumped,
         ];
         yield 'lifted while it ran in, and put back' => [[[34.5, true], [54.4, false], [-45.0, true], [54.0, true]], null];
+        yield 'lifted while it ran in, seen sinking, and put back' => [
+            [[34.5, true], [61.0, false], [74.5, false], [69.9, false], [53.7, false], [-45.0, true], [74.4, true]], null,
+        ];
+        yield 'lifted while it ran in, seen sinking to less than had rested' => [
+            [[34.5, true], [40.0, false], [33.0, false], [10.0, false], [-45.0, true], [40.0, true]], null,
+        ];
+        yield 'lifted while it ran in, and a spoon put back with it' => [
+            [[34.5, true], [61.0, false], [74.5, false], [69.9, false], [53.7, false], [-45.0, true], [79.0, true]], Trouble::Fell,
+        ];
+        yield 'lifted while it ran in, and less put back' => [
+            [[34.5, true], [61.0, false], [74.5, false], [69.9, false], [53.7, false], [-45.0, true], [60.0, true]], Trouble::Fell,
+        ];
+        yield 'what was seen before it rested counts no more' => [
+            [[34.5, true], [60.0, false], [52.0, true], [-45.0, true], [60.0, true]], Trouble::Fell,
+        ];
         yield 'set to zero while it ran in stays so' => [[[34.5, true], [54.4, false], [0.0, true], [34.5, true]], Trouble::Fell];
         yield 'a spanner laid beside the cup' => [[[34.5, true], [95.0, false]], Trouble::Jumped];
         yield 'and taken away again' => [[[34.5, true], [95.0, false], [112.0, true], [34.5, true]], null];

@@ -62,9 +62,10 @@ export class CostAsked {
 
     question(): unknown {
         const all = $state.snapshot(this.asked) as Asked;
-        const { against, numbers, counted: _, ...rest } = all;
+        const { against, numbers, ...rest } = all;
         return {
             ...rest,
+            counted: undefined,
             materials: all.materials.filter(hasPrice.material),
             moulds: all.moulds.filter(hasPrice.mould),
             labour: all.labour.filter(hasPrice.labour),

@@ -487,7 +487,7 @@ export type SofteningEffectsResult = {
     }[];
 };
 
-/** How long a mould takes to fill, or what gets in until the mix sets; and the narrowest spout that serves. */
+/** How long a mould takes to fill, or what gets in until the mix sets; and the narrowest sprue that serves. */
 export type SpoutResult = {
     fill_min: number | null;
     filled_ml: number;
@@ -1521,6 +1521,7 @@ export type FrameView = {
     workshop: {
         edition: number;
         name: string;
+        named: boolean;
         units: string;
         room_c: number;
         room_source: string;
@@ -1744,7 +1745,7 @@ export type JobView = {
     } | null;
     cast: number;
     pieces_a_pour: number;
-    lives: string[];
+    lives: string | null;
     moulds: ({
         id: number;
         code: string;
@@ -1773,6 +1774,7 @@ export type JobView = {
         colour: string;
         note: string;
         status: string | string;
+        settled: boolean;
         pourable: boolean;
         had: boolean;
         knows_nothing: boolean;

@@ -51,7 +51,13 @@
     >
         {#if isPiece}
             <div class="three">
-                <Measure label={texts.piecesCast} kind="plain" bind:value={asked.casts} error={at('casts')} onchange={() => costing.scaled()} />
+                <Measure
+                    label={texts.piecesCast}
+                    kind="plain"
+                    bind:value={asked.casts}
+                    error={at('casts')}
+                    onchange={() => costing.scaled()}
+                />
                 {#if asked.done !== undefined}<Measure
                         label={texts.castAlready}
                         kind="plain"
@@ -224,10 +230,8 @@
                     onclick={() => asked.labour.push({ what: 'finishing', min: 20, hour_rate: cost.asked.labour[0]?.hour_rate ?? '' })}
                     >{texts.moreWork}</button
                 >
-                {#if typed.again}<button
-                        type="button"
-                        class="btn btn-ghost btn-sm"
-                        onclick={() => costing.cleared()}>{texts.asLogAndStoresHaveIt}</button
+                {#if typed.again}<button type="button" class="btn btn-ghost btn-sm" onclick={() => costing.cleared()}
+                        >{texts.asLogAndStoresHaveIt}</button
                     >{/if}
             </p>
         </section>

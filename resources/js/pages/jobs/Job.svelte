@@ -36,11 +36,8 @@
 
     // The link that is next to be dealt with, until another is chosen.
     const next = (): number | null =>
-        (
-            job.chain.find((l) => l.contacts.some((c) => c.blocks)) ??
-            job.chain.find((l) => l.pourable && !l.settled) ??
-            job.chain.at(-1)
-        )?.id ?? null;
+        (job.chain.find((l) => l.contacts.some((c) => c.blocks)) ?? job.chain.find((l) => l.pourable && !l.settled) ?? job.chain.at(-1))
+            ?.id ?? null;
     let chosen = $state(untrack(next));
     let form = $state<'none' | 'new' | 'edit'>('none');
     let contactKey = $state<string | null>(null);

@@ -23,9 +23,7 @@
     <h3 class="text-xl">{texts.pouredSoFar}</h3>
     {#each link.builds as built (built.id)}
         <p class="pour">
-            <a class="link inline-block" href="/builds/{built.id}"
-                >{built.name}{built.copy === null ? '' : texts.copy2(built.copy)}</a
-            >
+            <a class="link inline-block" href="/builds/{built.id}">{built.name}{built.copy === null ? '' : texts.copy2(built.copy)}</a>
             <span class="fig">{built.wanted_on === null ? '' : `for ${calendarDay(built.wanted_on)}`}</span>
             <span class="font-bold">{built.ended ? 'built' : built.began_ms === null ? 'planned' : 'being built'}</span>
         </p>
