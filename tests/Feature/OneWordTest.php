@@ -46,7 +46,8 @@ final class OneWordTest extends TestCase
     private static function words(): array
     {
         preg_match_all(
-            '/^\| ([a-z]+) \| [^|]+ \| ([A-Za-z0-9 ]*)\|$/m', (string) file_get_contents(dirname(__DIR__, 2).'/docs/words.md'), $rows, PREG_SET_ORDER,
+            '/^\| ([a-z]+) \| [^|]+ \| ([A-Za-z0-9 ]*)\|$/m',
+            (string) file_get_contents(dirname(__DIR__, 2).'/docs/words.md'), $rows, PREG_SET_ORDER,
         );
         $words = [];
         foreach ($rows as [, $word, $names]) {
@@ -64,7 +65,8 @@ final class OneWordTest extends TestCase
         foreach (self::PLACES as $place) {
             $here = new RecursiveDirectoryIterator(dirname(__DIR__, 2)."/{$place}", RecursiveDirectoryIterator::SKIP_DOTS);
             foreach (new RecursiveIteratorIterator($here) as $file) {
-                if ($file instanceof SplFileInfo && preg_match('/^([A-Za-z0-9]+)(?:\.svelte)?\.(?:php|svelte|ts)$/', $file->getFilename(), $name) === 1) {
+                $called = $file instanceof SplFileInfo ? $file->getFilename() : '';
+                if (preg_match('/^([A-Za-z0-9]+)(?:\.svelte)?\.(?:php|svelte|ts)$/', $called, $name) === 1) {
                     $names[ucfirst($name[1])] = true;
                 }
             }
