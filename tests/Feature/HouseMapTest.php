@@ -37,7 +37,8 @@ final class HouseMapTest extends TestCase
                     static fn (string $test): string => "tests/{$test}".(str_ends_with($test, '.spec') ? '.ts' : '.php'), explode(' ', $tests),
                 ),
             ];
-            $missing = [...$missing, ...array_filter($places, static fn (string $place): bool => ! file_exists(self::root()."/{$place}"))];
+            $isMissing = static fn (string $place): bool => ! file_exists(self::root()."/{$place}");
+            $missing = [...$missing, ...array_filter($places, $isMissing)];
         }
         self::assertSame([], array_values($missing));
     }
