@@ -219,7 +219,9 @@ final class CareTest extends TestCase
         $build = $this->glove();
         $job = $build->impression->job;
         $this->tell($build, 'done', ['op' => 'release'])->assertOk();
-        self::assertSame('In “'.$job->name.'” there is a build that has begun.', $this->get("/jobs/{$job->id}")->inertiaProps('job.lives'));
+        self::assertSame(
+            "In “{$job->name}” there is a build that has begun.", $this->get("/jobs/{$job->id}")->inertiaProps('job.lives'),
+        );
         $this->delete("/jobs/{$job->id}")->assertRedirect('/jobs');
         $list = $this->get('/jobs?away=1')->inertiaProps('list');
         self::assertSame([[$job->id], true, 1], [array_column($list['jobs'], 'id'), $list['away'], $list['put_away']]);

@@ -34,7 +34,8 @@ final class HouseMapTest extends TestCase
                 ...array_map(static fn (string $action): string => "app/{$folder}/{$action}.php", explode(' ', $actions)),
                 ...($core === self::NOTHING ? [] : ["core/src/{$core}"]),
                 ...array_map(
-                    static fn (string $test): string => "tests/{$test}".(str_ends_with($test, '.spec') ? '.ts' : '.php'), explode(' ', $tests),
+                    static fn (string $test): string => "tests/{$test}".(str_ends_with($test, '.spec') ? '.ts' : '.php'),
+                    explode(' ', $tests),
                 ),
             ];
             $isMissing = static fn (string $place): bool => ! file_exists(self::root()."/{$place}");
