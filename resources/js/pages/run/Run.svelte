@@ -256,7 +256,6 @@
         {#if !ended}{#each hurts as hurt (hurt)}<p class="mt-3 max-w-prose border-l-4 border-error pl-3 font-bold" role="alert">
                     Known since this was begun: {hurt} Stop here and give it up.
                 </p>{/each}{/if}
-        {#if kind === 'gear' || kind === 'contacts'}<Where {live} {kept} />{/if}
 
         {#if (kind === 'weigh' || kind === 'tare') && !typing}
             <ScaleTrouble
@@ -292,7 +291,8 @@
             {/if}
             {#if kind === 'heat' && run.heat !== null}<HeatHow {run} heat={run.heat} />{/if}
             <p class="quiet mt-3">{nextOf(run)}</p>
-            {#if kind === 'premix' || kind === 'wait'}<Where {live} {kept} />{/if}
+            <!-- It comes a moment later: below what is about to be pressed, so that nothing moves under a finger. -->
+            {#if ['gear', 'contacts', 'premix', 'wait'].includes(kind)}<Where {live} {kept} />{/if}
             {#if kind === 'fill' || kind === 'wait'}<RestOfCup {live} {kept} />{/if}
             {#if kind === 'mix' || kind === 'heat' || kind === 'degas' || kind === 'fill' || kind === 'wait' || kind === 'premix' || kind === 'grade'}<Earlier
                     {live}
