@@ -7,6 +7,7 @@ namespace App\Http;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
+use App\Library\Library;
 use App\Models\Outdated;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -79,6 +80,12 @@ final readonly class Reply
     public static function say(BadInput|Phrase $what): string
     {
         return self::words()->say($what instanceof BadInput ? $what->says : $what);
+    }
+
+    /** At the door, before it is known whose shop it is; there stands no figure in it. */
+    public static function atTheDoor(Phrase $what): string
+    {
+        return app(Library::class)->words()->say($what);
     }
 
     private static function words(): Phrasebook

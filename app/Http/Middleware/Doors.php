@@ -36,11 +36,11 @@ final class Doors
         $response = match (true) {
             ! self::isNamed($request) => self::refused(
                 Response::HTTP_MISDIRECTED_REQUEST,
-                Reply::say(Phrase::of('bench.bench_not_called')),
+                Reply::atTheDoor(Phrase::of('bench.bench_not_called')),
             ),
             ! $request->isMethodSafe()
                 && self::isForeign($request, 'Origin') => self::refused(
-                    Response::HTTP_FORBIDDEN, Reply::say(Phrase::of('bench.sent_from_another_page')),
+                    Response::HTTP_FORBIDDEN, Reply::atTheDoor(Phrase::of('bench.sent_from_another_page')),
                 ),
             default => $this->inside($request, $next),
         };

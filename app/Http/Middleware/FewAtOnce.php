@@ -28,7 +28,7 @@ final class FewAtOnce
         $place = $this->place();
         if ($place === null) {
             return new JsonResponse(
-                ['error' => ['field' => '', 'message' => Reply::say(Phrase::of('bench.bench_computer_busy_reckoning'))]],
+                ['error' => ['field' => '', 'message' => Reply::atTheDoor(Phrase::of('bench.bench_computer_busy_reckoning'))]],
                 503, ['Retry-After' => '2'],
             );
         }

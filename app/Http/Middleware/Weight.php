@@ -30,7 +30,7 @@ final readonly class Weight
             return new JsonResponse(
                 [
                     'error' => [
-                        'field' => '', 'message' => Reply::say(Phrase::of('bench.too_much_for_one')),
+                        'field' => '', 'message' => Reply::atTheDoor(Phrase::of('bench.too_much_for_one')),
                     ],
                 ],
                 Response::HTTP_REQUEST_ENTITY_TOO_LARGE,
