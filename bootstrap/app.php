@@ -51,7 +51,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(static fn (Outdated $since, Request $request): Response => Reply::outdated($since, $request));
         $exceptions->render(static function (PDOException $failed, Request $request): ?Response {
             $because = CannotWrite::because($failed);
-            $says = $because === null ? null : Reply::say($because);
+            $says = $because === null ? null : Reply::atTheDoor($because);
 
             // Not of a question alone: a transaction fails when it is closed.
             return $says === null || $request->isMethodSafe()

@@ -82,7 +82,7 @@ final readonly class Reply
         return self::words()->say($what instanceof BadInput ? $what->says : $what);
     }
 
-    /** At the door, before it is known whose shop it is; there stands no figure in it. */
+    /** At the door, before it is known whose shop it is, and where its database may not answer; there stands no figure in it. */
     public static function atTheDoor(Phrase $what): string
     {
         return app(Library::class)->words()->say($what);
