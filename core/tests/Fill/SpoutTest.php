@@ -91,7 +91,7 @@ final class SpoutTest extends TestCase
         );
         $never = self::filled(['volume_ml' => 900_000, 'viscosity_pas' => 9000, 'length_mm' => 900]);
         self::assertNull($never->leastDiameter);
-        self::assertStringStartsWith('No spout fills', Words::of($never->warnings[0]->message));
+        self::assertStringStartsWith('No sprue fills', Words::of($never->warnings[0]->message));
     }
 
     public function test_a_pour_that_begins_when_it_has_set_is_refused(): void

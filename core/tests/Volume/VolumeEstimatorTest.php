@@ -47,7 +47,7 @@ final class VolumeEstimatorTest extends TestCase
             [212.5, 250, 287.5],
         ];
         yield 'forty pieces of 23 ml' => [['method' => 'pieces', 'pieces' => 40, 'each_ml' => 23], [892.4, 920, 947.6]];
-        yield 'with their spouts, and five in a hundred lost' => [
+        yield 'with their sprues, and five in a hundred lost' => [
             ['method' => 'pieces', 'pieces' => 40, 'each_ml' => 23, 'spout_ml' => 4, 'allowance_pct' => 5], [1099.98, 1134, 1168.02],
         ];
         yield 'a mesh' => [['method' => 'mesh', 'volume_ml' => 400], [398, 400, 402]];
