@@ -56,7 +56,7 @@ final class LogTest extends TestCase
             ],
             $rows[0],
         );
-        self::assertSame(['Owl brow', 'Cast', 'cast', 'pr-10', 'Plain pr-10 v1'], array_slice($rows[1], 2, 5));
+        self::assertSame(['Owl brow', 'Cast', 'cast', 'pr-10', 'Plain pr-10 · 1'], array_slice($rows[1], 2, 5));
         self::assertSame(['88.8', '1', '1', 'good', 'flash lines', "'=2+5\nsecond line, with a comma", '', ''], array_slice($rows[1], 8));
         self::assertSame(1, substr_count($this->get('/log.csv?grade=poor')->streamedContent(), "\r\n"));
     }

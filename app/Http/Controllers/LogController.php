@@ -8,11 +8,10 @@ use App\Exchange\Csv;
 use App\Http\Reply;
 use App\Library\Library;
 use App\Lists\Slice;
+use App\Log\LogExport;
 use App\Log\LogQuery;
 use App\Log\LogRows;
 use App\Log\LogView;
-use App\Models\Pour;
-use App\Models\PourState;
 use App\People\Names;
 use Illuminate\Http\Request;
 use Inertia\Response;
@@ -52,23 +51,9 @@ final readonly class LogController
     }
 
     /** Everything the filter lets through, in metric units, as RFC 4180 CSV in UTF-8. */
-    public function csv(Request $request): StreamedResponse
+    public function csv(Request $request, LogExport $export): StreamedResponse
     {
-        $query = ($this->query)($this->filter($request));
-
-        return Csv::download('apalos-log.csv', [
-            'pour', 'graded_at', 'job', 'impression', 'kind', 'base', 'formula', 'weighed_g', 'used_g', 'pieces', 'good', 'grade', 'faults',
-            'note', 'cause', 'by',
-        ], $query->reorder()->select('pours.*')->with([
-            'impression.job', 'formulaVersion.formula',
-        ])->lazyById(200)->map(fn (Pour $pour): array => [
-            $pour->id, $pour->graded_at, $pour->impression->job->name, $pour->impression->name, $pour->impression->kind->value,
-            $pour->baseCode(),
-            $pour->formulaVersion === null ? '' : "{$pour->formulaVersion->formula->name} v{$pour->formulaVersion->number}",
-            $pour->weighed_g, $pour->used_g, $pour->pieces, $pour->state === PourState::Graded ? $pour->good : null,
-            $pour->state === PourState::GivenUp ? LogQuery::GIVEN_UP : $pour->grade?->value, implode(' ', $pour->faults ?? []), $pour->note,
-            $pour->cause, $this->names->of($pour->graded_by),
-        ]));
+        return Csv::download('apalos-log.csv', LogExport::COLUMNS, $export->rows(($this->query)($this->filter($request))));
     }
 
     /** @return array{q: string, grade: string, fault: string, base: string} */
