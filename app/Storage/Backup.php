@@ -226,7 +226,7 @@ final readonly class Backup
             $rack = self::column($db, "select name from sqlite_master where type = 'table' and name = 'moulds'");
             $named = $rack === [] ? $named : [...$named, ...self::column($db, 'select photo from moulds where photo is not null')];
         } catch (PDOException $broken) {
-            throw new BackupFailed(Phrase::of('bench.database_cannot_read', ['file' => $file, 'get_message' => $broken->getMessage()]));
+            throw new BackupFailed(Phrase::of('bench.database_cannot_read', ['file' => $file, 'why' => $broken->getMessage()]));
         }
         if ($sound !== ['ok'] || $loose !== []) {
             throw new BackupFailed(Phrase::of('bench.database_damaged', ['file' => $file]));
