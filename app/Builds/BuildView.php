@@ -270,8 +270,7 @@ final readonly class BuildView implements View
     private function dry(Operation $operation): ?array
     {
         $weighings = $this->recorded->state->weighings[$operation->id] ?? [];
-        $asked = $operation->kind === OperationKind::Check
-            && (in_array(Care::Dry, $operation->care, true) || preg_match('/\bdry\b/i', $operation->name) === 1);
+        $asked = $operation->kind === OperationKind::Check && ($operation->weighed || in_array(Care::Dry, $operation->care, true));
 
         return $weighings === [] && ! $asked
             ? null

@@ -73,4 +73,10 @@ final class Lot extends Model
     {
         return "L-{$id}";
     }
+
+    /** Which one is meant where its label is typed; null where no label is. */
+    public static function ofLabel(string $typed): ?int
+    {
+        return preg_match('/^L-?(\d{1,15})$/i', trim($typed), $label) === 1 ? (int) $label[1] : null;
+    }
 }

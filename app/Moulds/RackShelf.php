@@ -45,8 +45,10 @@ final readonly class RackShelf
     /** @return Collection<int, Mould> by a part of its name, or by what stands on its label; those in use first */
     public static function called(string $q): Collection
     {
-        return preg_match('/^m-?(\d{1,15})$/i', $q, $code) === 1
-            ? Mould::query()->whereKey((int) $code[1])->get()
+        $labelled = Mould::ofLabel($q);
+
+        return $labelled !== null
+            ? Mould::query()->whereKey($labelled)->get()
             : Mould::query()
                 ->where(Like::of('name', $q))
                 ->orderByRaw('case when retired_at is null then 0 else 1 end')

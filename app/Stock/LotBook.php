@@ -52,8 +52,10 @@ final readonly class LotBook
     /** @return Collection<int, Lot> by what stands on its label, or by the number its maker gave one of its parts */
     public static function called(string $q): Collection
     {
-        return preg_match('/^l-?(\d{1,15})$/i', $q, $code) === 1
-            ? Lot::query()->whereKey((int) $code[1])->get()
+        $labelled = Lot::ofLabel($q);
+
+        return $labelled !== null
+            ? Lot::query()->whereKey($labelled)->get()
             : Lot::query()
                 ->whereIn('id', LotPart::query()->where(Like::of('maker_number', $q))->select('lot_id'))
                 ->orderByDesc('id')

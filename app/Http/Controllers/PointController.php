@@ -33,9 +33,6 @@ final class PointController
         'job' => ['#^/jobs/(\d{1,15})$#', Job::class, '/jobs/%d'],
     ];
 
-    /** Typed off a label: its letter, and its number. */
-    private const LETTERS = ['m' => '/rack/', 'l' => '/stores/lots/'];
-
     /** @throws BadInput where it is no label of this bench, or of something that is not here */
     public function __invoke(Request $request): JsonResponse
     {
@@ -58,8 +55,9 @@ final class PointController
     /** @throws BadInput */
     private static function path(string $code): string
     {
-        if (preg_match('/^([a-z])-?(\d{1,15})$/i', $code, $typed) === 1 && isset(self::LETTERS[strtolower($typed[1])])) {
-            return self::LETTERS[strtolower($typed[1])].$typed[2];
+        [$mould, $lot] = [Mould::ofLabel($code), Lot::ofLabel($code)];
+        if ($mould !== null || $lot !== null) {
+            return $mould === null ? "/stores/lots/{$lot}" : "/rack/{$mould}";
         }
         $parts = parse_url($code);
         if ($parts === false || ! isset($parts['path'])) {

@@ -145,8 +145,7 @@ final readonly class RunController
         $chain = $this->contacts->chain($link->job->loadMissing('impressions'));
         $hurts = array_filter(
             $this->contacts->of($link, $chain),
-            static fn (JudgedContact $contact): bool => $contact->isOutOfTheQuestion()
-                && str_starts_with($contact->result->because[0]['rule'], 'f-'),
+            static fn (JudgedContact $contact): bool => $contact->isOutOfTheQuestion() && $contact->result->isForbidden,
         );
 
         return array_values(

@@ -21,6 +21,7 @@ final readonly class Operation
      * @param  string  $how  in a sentence
      * @param  list<string>  $cautions  ids
      * @param  list<Care>  $care  what is so once it is ticked off
+     * @param  bool  $weighed  a check that what was made is dry: the scale proves it, weighing by weighing
      */
     public function __construct(
         public string $id,
@@ -33,12 +34,13 @@ final readonly class Operation
         public string $how,
         public array $cautions,
         public array $care = [],
+        public bool $weighed = false,
     ) {}
 
     /** @throws BadInput */
     public static function from(Fields $in): self
     {
-        $in->only('id', 'kind', 'name', 'minutes', 'uses', 'after', 'mix', 'how', 'cautions', 'care');
+        $in->only('id', 'kind', 'name', 'minutes', 'uses', 'after', 'mix', 'how', 'cautions', 'care', 'weighed');
         $kind = $in->choice('kind', OperationKind::class);
         $id = $in->text('id');
         if (preg_match('/^[a-z0-9][a-z0-9-]{0,39}$/', $id) !== 1) {
@@ -64,6 +66,7 @@ final readonly class Operation
                     array_unique($in->has('care') ? $in->strings('care') : []),
                 ),
             ),
+            $in->has('weighed') && $in->bool('weighed'),
         );
     }
 
@@ -85,7 +88,7 @@ final readonly class Operation
      * @return array{
      *     id: string, kind: string, name: string, minutes: float, uses: list<string>,
      *     after: list<array{op: string, from: float|string, until: float|string|null}>, mix: array<string, mixed>|null, how: string,
-     *     cautions: list<string>, care: list<string>,
+     *     cautions: list<string>, care: list<string>, weighed?: true,
      * }
      */
     public function toArray(): array
@@ -94,7 +97,7 @@ final readonly class Operation
             'id' => $this->id, 'kind' => $this->kind->value, 'name' => $this->name, 'minutes' => $this->minutes, 'uses' => $this->uses,
             'after' => array_map(static fn (Wait $wait): array => $wait->toArray(), $this->after), 'mix' => $this->mixing?->toArray(),
             'how' => $this->how, 'cautions' => $this->cautions,
-            'care' => array_map(static fn (Care $care): string => $care->value, $this->care),
+            'care' => array_map(static fn (Care $care): string => $care->value, $this->care), ...($this->weighed ? ['weighed' => true] : []),
         ];
     }
 }

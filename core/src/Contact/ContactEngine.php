@@ -62,6 +62,7 @@ final readonly class ContactEngine
             $this->ranking->ruinous($request, $this->knowledge),
             $this->cautions($request),
             $this->standingInTheWay($verdict, $request, $objections, [...$inhibitors, ...$doubts], $doubt, $found->adhesion),
+            $found->forbidden !== [],
         );
     }
 
@@ -160,6 +161,12 @@ final readonly class ContactEngine
         return $objections;
     }
 
+    /** @return array{string, string} that it ruins what it is put between, and that it does not serve here */
+    private static function rulesAgainst(Release $release): array
+    {
+        return ["never-{$release->id}", "wrong-{$release->id}"];
+    }
+
     /**
      * @param  list<array{release: Release, fit: float, why: Phrase}>  $releases
      * @return list<array{rule: string, text: Phrase, sure: 'certain'|'usual'|'disputed'}>
@@ -178,7 +185,7 @@ final readonly class ContactEngine
         if ($ruins !== null) {
             return [
                 [
-                    'rule' => "never-{$release->id}",
+                    'rule' => self::rulesAgainst($release)[0],
                     'text' => Phrase::of('contact.release_ruins', ['release' => $release->name, 'why' => Phrase::written($ruins)]),
                     'sure' => 'certain',
                 ],
@@ -197,7 +204,7 @@ final readonly class ContactEngine
 
         return [
             [
-                'rule' => "wrong-{$release->id}",
+                'rule' => self::rulesAgainst($release)[1],
                 'text' => Phrase::of('contact.wrong_release', ['release' => $release->name, 'why' => $why]), 'sure' => 'usual',
             ],
         ];
@@ -258,7 +265,8 @@ final readonly class ContactEngine
             Verdict::Stop => Phrase::of(match (true) {
                 // What is forbidden is said before what would ruin it as well.
                 $objections === [] => 'contact.will_not_cure',
-                preg_match('/^(never|wrong)-/', $objections[0]['rule']) === 1 => 'contact.wrong_release_in_short',
+                $request->release !== null
+                    && in_array($objections[0]['rule'], self::rulesAgainst($request->release), true) => 'contact.wrong_release_in_short',
                 default => 'contact.never',
             }),
         };

@@ -29,6 +29,7 @@ final readonly class ContactResult
      * @param  list<array{release: Release, why: Phrase}>  $ruinous
      * @param  list<Phrase>  $cautions
      * @param  list<string>  $standingInTheWay  ids of the rules that keep it from being safe
+     * @param  bool  $isForbidden  by a rule, whatever was chosen: what it says stands first among what speaks against it
      */
     public function __construct(
         public Verdict $verdict,
@@ -43,6 +44,7 @@ final readonly class ContactResult
         public array $ruinous,
         public array $cautions,
         public array $standingInTheWay = [],
+        public bool $isForbidden = false,
     ) {}
 
     /** It may not be poured like this: it is stopped, or what it asks for is still missing. A test that is due is done on the way. */
