@@ -182,4 +182,30 @@ final class DrynessTest extends TestCase
         $this->tell($build, 'undone', ['of' => $look['take_back']['of']])->assertOk();
         self::assertSame('stop', $this->contact($cast)['result']['verdict']);
     }
+
+    public function test_a_plan_of_before_said_in_its_name_what_a_check_asks_and_says_it_as_data_from_now_on(): void
+    {
+        $link = $this->impression('mould', 'cp-70');
+        $check = static fn (string $id, string $name, array $more = []): array => [
+            'id' => $id, 'kind' => 'check', 'name' => $name, 'minutes' => 2.0, 'uses' => [], 'after' => [], 'mix' => null, 'how' => '',
+            'cautions' => [], 'care' => [], ...$more,
+        ];
+        $build = Build::query()->create([
+            'impression_id' => $link->id, 'kind' => 'own', 'name' => 'Of before', 'created_at' => CarbonImmutable::now(),
+            'plan' => ['operations' => [
+                $check('a', 'Dry: weigh it until it stands still'), $check('b', 'Is the original dry?', ['care' => ['dry']]),
+                $check('c', 'Look at the drying oven’s door'), [...$check('d', 'Wash it, let it dry'), 'kind' => 'prepare'],
+            ], 'measured' => null],
+        ]);
+        $migration = require database_path('migrations/2026_12_20_000000_one_word_one_thing.php');
+        $migration->down();
+        $migration->up();
+
+        self::assertSame(
+            ['a'],
+            array_column(
+                array_filter($build->refresh()->plan['operations'], static fn (array $one): bool => ($one['weighed'] ?? false) === true), 'id',
+            ),
+        );
+    }
 }
