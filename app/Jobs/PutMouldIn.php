@@ -46,7 +46,7 @@ final readonly class PutMouldIn
             $after = $job->impressions()->reorder()->whereNot('kind', ImpressionKind::Cast)->orderByDesc('position')->first();
             foreach (self::links($kind) as [$name, $role]) {
                 $after = $this->chain->insert($job, [
-                    'kind' => ImpressionKind::Mould, 'name' => $name, 'role' => $role,
+                    'kind' => ImpressionKind::Mould, 'name' => $name, 'role' => $role, 'mould_kind' => $kind->id,
                     'material' => $role === MouldPart::Jacket ? null : $base?->code,
                     'note' => implode(', ', $kind->parts),
                 ], $after?->id);

@@ -23,6 +23,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string|null $note
  * @property string|null $surface id of the surface of what is not poured here: an original, a printed or bought mould
  * @property MouldPart $role
+ * @property string|null $mould_kind of the library, where it was put in as one; null where somebody built it otherwise
  * @property int|null $from_id the link whose shape it takes, where it is not the one before
  * @property string|null $wall
  * @property string|null $bed
@@ -45,7 +46,7 @@ final class Impression extends Model
 
     protected $fillable = [
         'job_id', 'position', 'kind', 'name', 'material', 'note', 'surface', 'role', 'from_id', 'wall', 'bed', 'contacts', 'workshop_id',
-        'gone_at',
+        'gone_at', 'mould_kind',
     ];
 
     protected $attributes = ['role' => 'whole'];

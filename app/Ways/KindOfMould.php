@@ -8,20 +8,16 @@ use Apalos\Core\Contact\MouldPart;
 use App\Library\Library;
 use App\Models\Mould;
 
-/** Of which kind a mould of the rack is: as its link is called, else as its parts are. */
+/** Of which kind a mould of the rack is: as its link was put in, else as its parts are. */
 final readonly class KindOfMould
 {
     public function __construct(private Library $library) {}
 
     public function of(Mould $mould): string
     {
-        $kinds = $this->library->moulds()->kinds;
-        foreach ([$mould->impression->name ?? '', $mould->name] as $name) {
-            foreach ($kinds as $id => $kind) {
-                if ($name !== '' && str_starts_with(mb_strtolower($name), mb_strtolower($kind->name))) {
-                    return $id;
-                }
-            }
+        $kind = $mould->impression?->mould_kind;
+        if ($kind !== null && isset($this->library->moulds()->kinds[$kind])) {
+            return $kind;
         }
         $roles = array_column($mould->parts, 'role');
 

@@ -164,7 +164,8 @@ final readonly class TakeWay
         // What a ready-made build makes as a whole is one link.
         foreach ($way['build'] === null ? PutMouldIn::links($kind) : [[$kind->name, MouldPart::Whole]] as [$name, $role]) {
             $after = $this->chain->insert($job, [
-                'kind' => ImpressionKind::Mould, 'name' => $name, 'role' => $role, 'note' => implode(', ', $kind->parts),
+                'kind' => ImpressionKind::Mould, 'name' => $name, 'role' => $role, 'mould_kind' => $kind->id,
+                'note' => implode(', ', $kind->parts),
                 ...(
                     $printed
                     ? ['surface' => $this->library->ways()->kinds[$way['kind']]->surface]

@@ -3,13 +3,16 @@
 declare(strict_types=1);
 
 use App\Database\ChangeCount;
+use App\Library\Library;
+use App\Upgrades\LiftPlans;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 /**
  * What a swatch tells, in short, is a digest: a card is what a drawdown lies on. How often anything changed is a count of changes: a
- * turn is which mix of an operation it is. And what a check asks is said by its plan, not read out of its name.
+ * turn is which mix of an operation it is. And what a check asks, and of which kind a mould is, stands in its plan and is not read out of
+ * its name.
  */
 return new class extends Migration
 {
@@ -23,33 +26,8 @@ return new class extends Migration
             DB::statement("alter table workshops rename column {$was} to {$is}");
         }
         ChangeCount::count();
-        self::weighed('builds', 'plan');
-        self::weighed('own_builds', 'made');
-    }
-
-    /** That a check is one the scale answers stood in its name; from now on its plan says so. */
-    private static function weighed(string $table, string $column): void
-    {
-        foreach (DB::table($table)->whereNotNull($column)->select(['id', $column])->lazyById(500) as $row) {
-            $was = json_decode((string) $row->{$column}, true);
-            if (! is_array($was) || ! is_array($was['operations'] ?? null)) {
-                continue;
-            }
-            $is = $was;
-            foreach ($was['operations'] as $i => $operation) {
-                if (
-                    is_array($operation)
-                    && ($operation['kind'] ?? null) === 'check'
-                    && ! in_array('dry', (array) ($operation['care'] ?? []), true)
-                    && preg_match('/\bdry\b/i', (string) ($operation['name'] ?? '')) === 1
-                ) {
-                    $is['operations'][$i]['weighed'] = true;
-                }
-            }
-            $is === $was || DB::table($table)->where('id', $row->id)->update([
-                $column => json_encode($is, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION | JSON_UNESCAPED_UNICODE),
-            ]);
-        }
+        DB::statement('alter table impressions add column mould_kind varchar(40) null');
+        LiftPlans::lift(app(Library::class));
     }
 
     public function down(): void
@@ -59,5 +37,6 @@ return new class extends Migration
         }
         ChangeCount::count();
         Schema::rename('swatch_digests', 'drawer_cards');
+        DB::statement('alter table impressions drop column mould_kind');
     }
 };
