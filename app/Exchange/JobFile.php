@@ -115,6 +115,7 @@ final readonly class JobFile
         return [
             'kind' => $link->kind->value, 'name' => $link->name, 'material' => $link->material,
             'material_name' => $base->name ?? $link->material ?? '', 'surface' => $link->surface, 'role' => $link->role->value,
+            'mould_kind' => $link->mould_kind,
             'wall' => $link->wall, 'bed' => $link->bed,
             'note' => $link->note ?? '', 'from' => $link->from_id === null ? null : ($places[$link->from_id] ?? null), 'chosen' => $chosen,
             'contacts' => array_map(static fn (JudgedContact $one): array => [

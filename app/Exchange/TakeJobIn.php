@@ -120,6 +120,7 @@ final readonly class TakeJobIn
                 'note' => mb_substr($link->textOrNull('note') ?? '', 0, 2000),
                 'surface' => $this->surface($link, 'surface'), 'wall' => $this->surface($link, 'wall'),
                 'bed' => $this->surface($link, 'bed'),
+                'mould_kind' => isset($this->library->moulds()->kinds[$link->textOrNull('mould_kind') ?? '']) ? $link->text('mould_kind') : null,
                 'role' => $role === null ? MouldPart::Whole : (MouldPart::tryFrom($role) ?? MouldPart::Whole),
                 'from_id' => ($from = $link->numberOrNull('from', 0.0, (float) max(0, $position - 1))) === null || $position === 0
                     ? null
