@@ -13,6 +13,7 @@ use App\Models\Pour;
 use App\Models\PourState;
 use App\Models\TakenWay;
 use App\Models\Workshop;
+use App\Ways\KindOfMould;
 use App\Ways\ShopSays;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
@@ -204,5 +205,20 @@ final class WaysTest extends TestCase
                 ->where('promise.came.whole', false)
                 ->where('promise.promised.count', 5),
         );
+    }
+
+    public function test_of_which_kind_a_mould_is_stands_on_its_link_and_not_in_its_name(): void
+    {
+        $of = fn (?string $kind, string $name, array $roles = ['whole']): string => app(KindOfMould::class)->of(Mould::query()->create([
+            'impression_id' => tap($this->impression('mould', 'pr-25'))->update(['mould_kind' => $kind, 'name' => $name])->id, 'name' => $name,
+            'parts' => array_map(static fn (string $role): array => ['name' => $role, 'role' => $role], $roles), 'material' => 'pr-25',
+            'made_at' => CarbonImmutable::now(),
+        ]));
+
+        self::assertSame('gang', $of('gang', 'Block seven'));
+        self::assertSame('matrix', $of('matrix', 'Two-part block', ['whole', 'jacket']));
+        self::assertSame('brushed-glove', $of(null, 'Open block', ['whole', 'jacket']));
+        self::assertSame('two-part-block', $of('of-another-shop', 'Gang mould', ['half', 'half']));
+        self::assertSame('open-block', $of(null, 'Gang mould, many originals in one block'));
     }
 }
