@@ -113,14 +113,14 @@ final readonly class TakeJobIn
     {
         $links = [];
         foreach ($chain as $position => $link) {
-            $role = $link->textOrNull('role');
+            [$role, $kind] = [$link->textOrNull('role'), $link->textOrNull('mould_kind')];
             $links[] = $job->impressions()->create([
                 'position' => $position, 'kind' => $link->choice('kind', ImpressionKind::class), 'name' => $link->text('name', 120),
                 'material' => $link->textOrNull('material') === null ? null : mb_substr($link->text('material'), 0, 120),
                 'note' => mb_substr($link->textOrNull('note') ?? '', 0, 2000),
                 'surface' => $this->surface($link, 'surface'), 'wall' => $this->surface($link, 'wall'),
                 'bed' => $this->surface($link, 'bed'),
-                'mould_kind' => isset($this->library->moulds()->kinds[$link->textOrNull('mould_kind') ?? '']) ? $link->text('mould_kind') : null,
+                'mould_kind' => isset($this->library->moulds()->kinds[$kind ?? '']) ? $kind : null,
                 'role' => $role === null ? MouldPart::Whole : (MouldPart::tryFrom($role) ?? MouldPart::Whole),
                 'from_id' => ($from = $link->numberOrNull('from', 0.0, (float) max(0, $position - 1))) === null || $position === 0
                     ? null

@@ -24,7 +24,7 @@ final readonly class LogExport
 
     /**
      * @param  Builder<Pour>  $pours
-     * @return LazyCollection<int, list<mixed>> each in the order of {@see self::COLUMNS}
+     * @return LazyCollection<int, covariant list<mixed>> each in the order of {@see self::COLUMNS}
      */
     public function rows(Builder $pours): LazyCollection
     {
