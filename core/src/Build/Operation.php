@@ -97,7 +97,8 @@ final readonly class Operation
             'id' => $this->id, 'kind' => $this->kind->value, 'name' => $this->name, 'minutes' => $this->minutes, 'uses' => $this->uses,
             'after' => array_map(static fn (Wait $wait): array => $wait->toArray(), $this->after), 'mix' => $this->mixing?->toArray(),
             'how' => $this->how, 'cautions' => $this->cautions,
-            'care' => array_map(static fn (Care $care): string => $care->value, $this->care), ...($this->weighed ? ['weighed' => true] : []),
+            'care' => array_map(static fn (Care $care): string => $care->value, $this->care),
+            ...($this->weighed ? ['weighed' => true] : []),
         ];
     }
 }
