@@ -34,7 +34,20 @@ final readonly class AskStudy
         return $study->refresh();
     }
 
-    /** What was asked of it last, asked again: of a model that was changed, or where the answer is of before. */
+    /** What its page shows: what was asked of it last. What an earlier edition answered is asked anew, with what was found by itself. */
+    public function shown(ModelFile $model, CarbonImmutable $now): Study
+    {
+        $asked = $model->studies()->reorder()->orderByDesc('id')->get();
+        $last = $asked->first();
+        $isOld = fn (?Study $study): bool => $study !== null && $this->desk->isOfBefore($model, $study);
+        if ($isOld($asked->first(static fn (Study $study): bool => $study->asked === []))) {
+            $this($model, Fields::of([]), $now);
+        }
+
+        return $last === null || $isOld($last) ? $this($model, Fields::of($last->asked ?? []), $now) : $last;
+    }
+
+    /** What was asked of it last, asked again, of a model that was changed. */
     public function again(ModelFile $model, CarbonImmutable $now): Study
     {
         return $this($model, Fields::of($model->studies()->reorder()->orderByDesc('id')->first()->asked ?? []), $now);

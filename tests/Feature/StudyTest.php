@@ -75,6 +75,23 @@ final class StudyTest extends TestCase
         self::assertSame(10, Study::query()->findOrFail($shown()['id'])->asked['wall_mm']);
     }
 
+    /** What was found by itself stands beside it, and would else be missing for good. */
+    public function test_so_is_what_was_found_when_all_was_left_to_be_found(): void
+    {
+        $file = $this->ball();
+        $this->asked($file, wall_mm: 10);
+        $page = fn (string $of): mixed => $this->get("/study/{$file->id}")->assertOk()->inertiaProps($of);
+        self::assertNotNull($page('first'));
+        $file->studies()->get()->each(static fn (Study $study) => $study->update(['mark' => "of before {$study->id}"]));
+        self::assertNull(app(StudyDesk::class)->found($file));
+
+        self::assertSame(10, $page('study')['asked']['wall_mm'], 'What was asked last is what the page shows.');
+        self::assertNotNull($page('first'));
+        $asked = Study::query()->count();
+        $page('study');
+        self::assertSame($asked, Study::query()->count(), 'Asked anew once.');
+    }
+
     public function test_a_slider_that_asks_much_fills_no_disk(): void
     {
         $file = $this->ball();

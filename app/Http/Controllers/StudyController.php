@@ -82,8 +82,7 @@ final readonly class StudyController
 
     public function show(ModelFile $model, JobQuery $jobs): Response
     {
-        $last = $model->studies()->reorder()->orderByDesc('id')->first();
-        $study = $last === null || $this->desk->isOfBefore($model, $last) ? $this->ask->again($model, CarbonImmutable::now()) : $last;
+        $study = $this->ask->shown($model, CarbonImmutable::now());
         $first = $this->desk->found($model);
 
         return Reply::page('study/Study', [
