@@ -10,6 +10,7 @@ use App\Models\ModelFile;
 use App\Models\Study;
 use App\Studies\StudyDesk;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /** Asks a question of a model: one that was answered before is there at once, a small one does not wait behind a large one. */
 final readonly class AskStudy
@@ -37,10 +38,12 @@ final readonly class AskStudy
     /** What its page shows: what was asked of it last. What an earlier edition answered is asked anew, with what was found by itself. */
     public function shown(ModelFile $model, CarbonImmutable $now): Study
     {
-        $asked = $model->studies()->reorder()->orderByDesc('id')->get();
-        $last = $asked->first();
+        $newest = static fn (): HasMany => $model->studies()->reorder()->orderByDesc('id');
+        $last = $newest()->first();
         $isOld = fn (?Study $study): bool => $study !== null && $this->desk->isOfBefore($model, $study);
-        if ($isOld($asked->first(static fn (Study $study): bool => $study->asked === []))) {
+        // Answers are long: of the others only what was asked is read.
+        $byItself = $newest()->get(['id', 'workshop_id', 'state', 'mark', 'asked'])->first(static fn (Study $one): bool => $one->asked === []);
+        if ($isOld($byItself)) {
             $this($model, Fields::of([]), $now);
         }
 
