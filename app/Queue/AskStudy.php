@@ -42,7 +42,8 @@ final readonly class AskStudy
         $last = $newest()->first();
         $isOld = fn (?Study $study): bool => $study !== null && $this->desk->isOfBefore($model, $study);
         // Answers are long: of the others only what was asked is read.
-        $byItself = $newest()->get(['id', 'workshop_id', 'state', 'mark', 'asked'])->first(static fn (Study $one): bool => $one->asked === []);
+        $all = $newest()->get(['id', 'workshop_id', 'state', 'mark', 'asked']);
+        $byItself = $all->first(static fn (Study $one): bool => $one->asked === []);
         if ($isOld($byItself)) {
             $this($model, Fields::of([]), $now);
         }
