@@ -48,7 +48,7 @@ use App\Types\View;
  *     base: string|null, base_name: string|null, mix: array<string, mixed>|null,
  *     thickness_mm: float|null, volume_ml: float|null, grams: float|null, pour_id: int|null, pour_state: string|null,
  *     touches: list<array{at_ms: int, finger: string, left_out: bool}>, dry: DryShape|null,
- *     said: string|null, by: string|null, acts: list<string>, own_cautions: list<string>,
+ *     said: string|null, by: string|null, acts: list<string>, weighed: bool, own_cautions: list<string>,
  *     layers: list<LayerShape>, care: list<CareShape>,
  *     ahead_ms: int|null, late_on: string|null, save_coat_mm: float|null, save: string|null, wanted_ms: int|null,
  *     cautions: list<array{title: string, text: Phrase}>
@@ -242,6 +242,7 @@ final readonly class BuildView implements View
             ),
             'dry' => $this->dry($operation),
             'said' => $this->said($operation->id), 'by' => $this->by($operation->id, $pour), 'acts' => $written['care'],
+            'weighed' => $operation->weighed,
             'own_cautions' => $operation->cautions,
             'layers' => $met['layers'] ?? [],
             'care' => $met['care'] ?? [],

@@ -208,4 +208,27 @@ final class DrynessTest extends TestCase
             ),
         );
     }
+
+    public function test_a_maker_says_of_a_check_that_the_scale_answers_it_whatever_it_is_called(): void
+    {
+        $build = $this->glove();
+        $shown = fn (): array => array_column($this->get("/builds/{$build->id}")->assertOk()->inertiaProps('build')['operations'], null, 'id');
+        $written = array_map(static fn (array $one): array => [
+            ...array_intersect_key($one, array_flip(['id', 'kind', 'name', 'how', 'minutes', 'uses', 'after', 'mix'])),
+            'cautions' => $one['own_cautions'], 'care' => $one['acts'], 'weighed' => $one['weighed'],
+        ], array_values($shown()));
+        $check = [
+            'id' => 'look', 'kind' => 'check', 'name' => 'Tap it: does it ring?', 'how' => '', 'minutes' => 2, 'uses' => ['hands'],
+            'after' => [], 'mix' => null, 'cautions' => [], 'care' => [],
+        ];
+        $kept = fn (bool $weighed, int $was) => $this->tell($build, 'changed', [
+            'operations' => [[...$check, 'weighed' => $weighed], ...$written], 'was' => $was,
+        ])->assertOk();
+
+        $kept(false, 0);
+        self::assertSame([false, null], [$shown()['look']['weighed'], $shown()['look']['dry']]);
+        $kept(true, 1);
+        self::assertTrue($shown()['look']['weighed']);
+        self::assertNotNull($shown()['look']['dry'], 'Its weighings can be written down.');
+    }
 }

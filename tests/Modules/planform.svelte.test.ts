@@ -47,6 +47,7 @@ type Told = {
         after: Record<string, unknown>[];
         mix: Record<string, unknown> | null;
         minutes: unknown;
+        weighed?: boolean;
     }[];
     was: number;
 };
@@ -187,6 +188,23 @@ describe('a plan as the maker wants it', () => {
         await hand.type(screen.getByLabelText('At most'), '240');
         await press(hand, 'Keep this plan');
         expect(after(told(), 'third')).toEqual([{ op: 'second', from: 'demould', until: 240 }]);
+    });
+
+    test('a check the scale answers stays one through another change, and is one by a tick; what is no check is none', async () => {
+        const check = (id: string, weighed: boolean): BuildOperation => operation(id, { kind: 'check', weighed });
+        const { hand, told } = planned([check('dry', true), check('seen', false), check('felt', true)], 41);
+        await press(hand, 'Change The seen');
+        await hand.click(screen.getByLabelText('The scale says whether it is dry'));
+        await press(hand, 'Close The seen');
+        await press(hand, 'Change The felt');
+        await hand.selectOptions(screen.getByLabelText('Kind'), 'Trim');
+        expect(screen.queryByLabelText('The scale says whether it is dry')).toBeNull();
+        await press(hand, 'Keep this plan');
+        expect(told().operations.map((o) => [o.id, o.weighed])).toEqual([
+            ['dry', true],
+            ['seen', true],
+            ['felt', false],
+        ]);
     });
 
     test('what the bench refuses is said, and what was typed stays', async () => {

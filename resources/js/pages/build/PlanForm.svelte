@@ -24,6 +24,8 @@
         after: Wait[];
         cautions: string[];
         care: string[];
+        /** A check the scale answers. */
+        weighed: boolean;
         mix: Record<string, unknown> | null;
         begun: boolean;
     };
@@ -37,6 +39,7 @@
         after: op.after.map((wait) => ({ ...wait })),
         cautions: op.own_cautions,
         care: op.acts,
+        weighed: op.weighed,
         mix: op.mix === null ? null : { ...op.mix },
         begun: op.started_ms !== null || op.state === 'done' || op.state === 'left_out',
     });
@@ -95,6 +98,7 @@
             after: before === undefined ? [] : [{ op: before.id, from: 0, until: null }],
             cautions: [],
             care: [],
+            weighed: false,
             mix: null,
             begun: false,
         });
@@ -142,6 +146,7 @@
         trouble = null;
         const operations = $state.snapshot(plan.rows).map((r) => ({
             ...Object.fromEntries(Object.entries(r).filter(([key]) => key !== 'begun')),
+            weighed: r.kind === 'check' && r.weighed,
             mix: r.mix === null ? null : Object.fromEntries(Object.entries(r.mix).filter(([, v]) => v !== null && v !== '')),
             after: r.after.map((w) => Object.fromEntries(Object.entries(w).filter(([, v]) => v !== null && v !== ''))),
         }));
@@ -201,6 +206,9 @@
                             >{#each kinds as [id, word] (id)}<option value={id}>{word}</option>{/each}</Choice
                         >
                         <Measure label={texts.minutesOfHands} kind="minutes" bind:value={r.minutes} />
+                        {#if r.kind === 'check'}<label class="flex min-h-11 items-center gap-3"
+                                ><input type="checkbox" class="checkbox" bind:checked={r.weighed} /> {texts.theScaleSaysWhetherItIsDry}</label
+                            >{/if}
                         <Choice
                             label={texts.needs}
                             value={r.uses[0] ?? ''}

@@ -67,6 +67,7 @@ export const takeOutHeading = 'Take out';
 export const whatItIsCalled = 'What it is called';
 export const kind = 'Kind';
 export const minutesOfHands = 'Minutes of hands';
+export const theScaleSaysWhetherItIsDry = 'The scale says whether it is dry';
 export const needs = 'Needs';
 export const hands = 'hands';
 export const handsAndTheVacuumChamber = 'hands and the vacuum chamber';
