@@ -898,6 +898,7 @@ export type BuildView = {
         said: string | null;
         by: string | null;
         acts: string[];
+        weighed: boolean;
         own_cautions: string[];
         layers: {
             verdict: string;

@@ -207,7 +207,8 @@
                         >
                         <Measure label={texts.minutesOfHands} kind="minutes" bind:value={r.minutes} />
                         {#if r.kind === 'check'}<label class="flex min-h-11 items-center gap-3"
-                                ><input type="checkbox" class="checkbox" bind:checked={r.weighed} /> {texts.theScaleSaysWhetherItIsDry}</label
+                                ><input type="checkbox" class="checkbox" bind:checked={r.weighed} />
+                                {texts.theScaleSaysWhetherItIsDry}</label
                             >{/if}
                         <Choice
                             label={texts.needs}
