@@ -113,6 +113,7 @@ export function planOf(build: BuildView): Record<string, unknown>[] {
         uses: op.uses,
         cautions: op.own_cautions,
         care: op.acts,
+        weighed: op.weighed,
         mix: op.mix === null ? null : Object.fromEntries(Object.entries(op.mix).filter(([, v]) => v !== null)),
         after: op.after.map((wait) => Object.fromEntries(Object.entries(wait).filter(([, v]) => v !== null))),
     }));
