@@ -1,6 +1,6 @@
 import { byHand, Hands } from './hands';
-import { expect, goOn, test, type Shop } from './shop';
-import type { Page } from '@playwright/test';
+import { expect, goOn, sure, test, type Shop } from './shop';
+import type { Locator, Page } from '@playwright/test';
 
 // From a piece to a plan one can begin today: ways beside each other, one of them taken, and walked to the counted piece.
 
@@ -17,6 +17,14 @@ async function job(page: Page, shop: Shop, name: string, many: string): Promise<
 const cards = (page: Page) => page.getByRole('region', { name: 'Ways, beside each other' }).getByRole('article');
 const settled = (page: Page): Promise<void> =>
     expect(page.getByRole('region', { name: 'Ways, beside each other' })).toHaveAttribute('aria-busy', 'false');
+
+/** Ways change places as they are answered: what was pressed just then may have missed. */
+const taken = (page: Page, way: Locator): Promise<void> =>
+    sure(
+        () => way.getByRole('button', { name: 'Take it' }).click(),
+        () => page.getByRole('heading', { name: 'Plan it', level: 1 }).isVisible(),
+        page.getByRole('heading', { name: /^The way it takes/ }),
+    );
 
 /** From the sheet of a plain pour through its run to its grade; what waits for hours is told by whoever saw it. */
 async function poured(hands: Hands, pieces: string | null): Promise<void> {
@@ -60,8 +68,7 @@ test('an open block is planned in one press, poured, cast, and what came stands 
     const way = cards(page).filter({ hasText: 'Open block' }).last();
     const promised = ((await way.textContent()) ?? '').replaceAll(/\s+/g, ' ');
     expect(promised).toContain('Platinum rubber A 25, slow');
-    await way.getByRole('button', { name: 'Take it' }).click();
-
+    await taken(page, way);
     await expect(page.getByRole('heading', { name: 'The way it takes: Open block' })).toBeVisible();
     const here = page.url();
     await expect(page.getByRole('button', { name: /^mould Open block/ })).toBeVisible();
@@ -134,8 +141,7 @@ test('a way is taken and had back in one press, and the job stands as it stood',
     await job(page, shop, 'Grommets', '6');
     await page.getByLabel('Cast in').selectOption({ label: 'Urethane rubber A 35' });
     await settled(page);
-    await cards(page).first().getByRole('button', { name: 'Take it' }).click();
-    await expect(page.getByRole('heading', { name: /^The way it takes/ })).toBeVisible();
+    await taken(page, cards(page).first());
     await page.goto(`${shop.url}/stores`);
     await page.goBack();
     await page.getByRole('button', { name: 'Take it back, all of it' }).click();

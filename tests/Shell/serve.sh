@@ -70,7 +70,8 @@ root=$PWD
 (cd "$folder" && "$root/bin/backup" --data shop --to beside >/dev/null)
 is 'a path is where the caller stands' 1 "$(ls "$folder"/beside/*.zip | wc -l)"
 is 'and nobody else reads it' '600 700' "$(stat -c %a "$folder"/beside/*.zip) $(stat -c %a "$folder/beside")"
-work() { pgrep -f 'queue:work database --queue=at-once,default' | sort -n | tail -1; }
+# The worker itself: whoever it runs under goes a moment later than it.
+work() { pgrep -f '^php .*queue:work database --queue=at-once,default' | sort -n | tail -1; }
 before=$(work)
 kill -9 "$before"
 for _ in $(seq 200); do [ -n "$(work)" ] && [ "$(work)" != "$before" ] && break; sleep 0.2; done
