@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Paper;
 
 use Apalos\Core\Input\BadInput;
+use Apalos\Core\Material\BaseSheet;
 use Apalos\Core\Mix\Batch;
 use Apalos\Core\Mix\Line;
 use Apalos\Core\Phrase\Phrase;
@@ -24,6 +25,8 @@ use App\Room\RoomTemperature;
  */
 final readonly class BatchCard
 {
+    private const STAMP = 6;
+
     public function __construct(
         private PourSheetReckoner $reckoner,
         private JobContacts $contacts,
@@ -93,8 +96,22 @@ final readonly class BatchCard
                 ? [$bands['demould_min']->low->min, $bands['demould_min']->likely->min, $bands['demould_min']->high->min]
                 : null,
             'list' => $this->list($pour, $base->code), 'gear' => $this->gear($hazards), 'one_part' => $base->ratio->isOnePart(),
-            'done' => null,
+            'heat' => $this->heat($base), 'done' => null, 'stamp' => self::short($reckoning->mix->stamp()),
         ];
+    }
+
+    /** By so much of it one tells one plan of the cups from another. */
+    public static function short(string $stamp): string
+    {
+        return substr($stamp, 0, self::STAMP);
+    }
+
+    /** @return array{float, float}|null how warm it is made, °C */
+    private function heat(BaseSheet $base): ?array
+    {
+        $heat = $this->library->castingsHere()->choose($base->casting, $base->family, $base->ratio->isOnePart(), false)->heat;
+
+        return $heat === null ? null : [$heat->from->degrees, $heat->to->degrees];
     }
 
     /** @return list<string> what has to be seen ready, as the run will ask it */
@@ -150,7 +167,8 @@ final readonly class BatchCard
             'pot' => $pot === null ? null : [null, $pot->whole->min, null], 'open' => null,
             'list' => array_column($run->plan->checklist, 'text'),
             'gear' => array_values(array_unique(array_merge(...array_map(static fn (array $one): array => $one['gear'], $cautions)))),
-            'one_part' => $run->plan->onePart,
+            'one_part' => $run->plan->onePart, 'stamp' => null,
+            'heat' => $run->plan->heat === null ? null : [$run->plan->heat->from->degrees, $run->plan->heat->to->degrees],
             'done' => ['weighed_g' => $run->state->weighedGrams(), 'at_ms' => (int) ($pour->started_at?->getTimestampMs() ?? 0)],
         ];
     }

@@ -152,7 +152,7 @@ final readonly class StartPour
                 'started_at' => $now,
                 'state' => PourState::Running,
                 'base_code' => $base->code,
-                'room_c' => $this->room->now()->degrees,
+                'room_c' => $this->room->at($now)->degrees,
                 'snapshot_id' => $this->freezer->snapshot(
                     $reckoning->recipe, $run, $cautions,
                     $this->library
@@ -175,7 +175,7 @@ final readonly class StartPour
                     'colours' => $reckoning->recipe->colours(),
                     'clock' => $this->freezer->clock($reckoning->recipe, $reckoning->mix->batchMass(), $reckoning->cools)->toArray(),
                     'formula_name' => $version->called(),
-                    'room_c' => $this->room->now()->degrees,
+                    'room_c' => $this->room->at($now)->degrees,
                     'likely_ml' => $reckoning->volume?->rubber->likely,
                     'moulds' => $mould === null ? [] : [$mould->id],
                     'lots' => $lots,

@@ -28,7 +28,7 @@ final class OnePressTest extends TestCase
     /** Doors that create nothing, or where sent twice counts once for another reason: what each of them is. */
     private const NOT_CREATING = [
         'facts, each with a key of its own' => [
-            'rack/{mould}/facts', 'stores/lots/{lot}/facts', 'trials/{trial}/facts', 'builds/{build}/facts', 'pours/{pour}/events',
+            'rack/{mould}/facts', 'stores/lots/{lot}/facts', 'trials/{trial}/facts', 'builds/{build}/facts', 'pours/{pour}/events', 'pours/{pour}/card/typed',
             'swatches/series/{series}/facts', 'day/put',
         ],
         'questions' => [
@@ -37,7 +37,7 @@ final class OnePressTest extends TestCase
             'swatches/colour', 'swatches/series/plan', 'formulas/reckon', 'formulas/paint', 'contacts/rules/try', 'api/reckon/{verb}',
         ],
         'changes, each with its edition' => [
-            'pours/{pour}/run', 'pours/{pour}/plan', 'impressions/{impression}/move', 'impressions/{impression}/take-out', 'stores/sheets',
+            'pours/{pour}/run', 'pours/{pour}/card', 'pours/{pour}/plan', 'impressions/{impression}/move', 'impressions/{impression}/take-out', 'stores/sheets',
             'swatches/{swatch}',
         ],
         'back to what it was' => [
