@@ -26,10 +26,11 @@ final readonly class BuildOrder
 
     /**
      * @param  string|null  $why  it goes on before its window opens, because somebody knows better
+     * @param  bool  $later  nothing is begun: what it waits for may still be to come
      *
      * @throws BadInput for what waits for something else, or would not hold on what it is laid on
      */
-    public function step(Pour $pour, CarbonImmutable $now, ?string $why = null): BuildStep
+    public function step(Pour $pour, CarbonImmutable $now, ?string $why = null, bool $later = false): BuildStep
     {
         $recorded = RecordedBuild::of(Build::query()->with('impression.job')->lockForUpdate()->findOrFail($pour->build_id), $now);
         $stands = $recorded->state->operations[$pour->operation] ?? null;
@@ -42,7 +43,7 @@ final readonly class BuildOrder
             && $opens !== null
             && $stands->waitsFor === []
             && $now >= $opens->subMilliseconds(Minutes::ms(MixAhead::minutes($pour)));
-        $early = $ahead ? null : $this->mayBegin($recorded, $stands, $why);
+        $early = $ahead || $later ? null : $this->mayBegin($recorded, $stands, $why);
         $checklist = $ahead
             ? [
                 [

@@ -45,9 +45,6 @@ final readonly class Freezer
      */
     public function snapshot(Recipe $recipe, ?RunPlan $run = null, array $cautions = [], ?WorkedResult $worked = null): Snapshot
     {
-        $family = $this->library->knowledge()->families[$recipe->base->family] ?? null;
-        $at = [...$cautions, ...$this->standing([...$recipe->hazards(), ...$family->hazards ?? []], $run)];
-        $known = array_intersect_key($this->library->cautions(), $at);
         $sheets = array_map(
             static fn (AdditiveSheet $sheet): array => $sheet->sheet()->toArray(),
             array_combine(array_map(static fn (AdditiveSheet $sheet): string => $sheet->code, $recipe->sheets()), $recipe->sheets()),
@@ -56,12 +53,7 @@ final readonly class Freezer
 
         return Snapshot::of([
             'materials' => [$recipe->base->code => $recipe->base->sheet()->toArray(), ...$sheets],
-            'cautions' => array_map(
-                static fn (string $id, array $one): array => [
-                    'id' => $id, 'title' => $one['title'], 'text' => $one['text'], 'gear' => $one['gear'], 'at' => $at[$id]->value,
-                ],
-                array_keys($known), array_values($known),
-            ),
+            'cautions' => $this->cautions($recipe, $run, $cautions),
             'waste' => $this->library->cautions()['waste']['text'] ?? '',
             'faults' => array_map(
                 static fn (string $id, array $fault): array => ['id' => $id, 'name' => $fault['name'], 'cause' => $fault['cause']],
@@ -69,6 +61,24 @@ final readonly class Freezer
             ),
             ...($worked === null ? [] : ['worked' => $worked->toArray()]),
         ]);
+    }
+
+    /**
+     * @param  array<string, StepKind>  $more  than the sheets ask for, with the step where each stands
+     * @return list<array{id: string, title: string, text: string, gear: list<string>, at: string}>
+     */
+    public function cautions(Recipe $recipe, ?RunPlan $run = null, array $more = []): array
+    {
+        $family = $this->library->knowledge()->families[$recipe->base->family] ?? null;
+        $at = [...$more, ...$this->standing([...$recipe->hazards(), ...$family->hazards ?? []], $run)];
+        $known = array_intersect_key($this->library->cautions(), $at);
+
+        return array_map(
+            static fn (string $id, array $one): array => [
+                'id' => $id, 'title' => $one['title'], 'text' => $one['text'], 'gear' => $one['gear'], 'at' => $at[$id]->value,
+            ],
+            array_keys($known), array_values($known),
+        );
     }
 
     /**

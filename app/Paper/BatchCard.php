@@ -5,19 +5,18 @@ declare(strict_types=1);
 namespace App\Paper;
 
 use Apalos\Core\Input\BadInput;
-use Apalos\Core\Material\BaseSheet;
-use Apalos\Core\Mix\Batch;
 use Apalos\Core\Mix\Line;
 use Apalos\Core\Phrase\Phrase;
-use Apalos\Core\Phrase\Phrasebook;
-use Apalos\Core\Units\Grams;
-use App\Contacts\JobContacts;
-use App\Library\Library;
+use Apalos\Core\Run\RunPlan;
+use App\Builds\RecordedBuild;
+use App\Log\Freezer;
 use App\Log\RecordedRun;
 use App\Models\Pour;
+use App\Pours\PlanRun;
 use App\PourSheets\PourSheetReckoner;
 use App\Room\CureClock;
 use App\Room\RoomTemperature;
+use Carbon\CarbonImmutable;
 
 /**
  * What to weigh in what order, what the display reads, in which cups, how long it pours, what must be ready before: with boxes to tick and
@@ -29,9 +28,8 @@ final readonly class BatchCard
 
     public function __construct(
         private PourSheetReckoner $reckoner,
-        private JobContacts $contacts,
-        private Library $library,
-        private Phrasebook $words,
+        private PlanRun $plan,
+        private Freezer $freezer,
         private CureClock $clock,
         private RoomTemperature $room,
     ) {}
@@ -56,47 +54,31 @@ final readonly class BatchCard
      */
     private function planned(Pour $pour): array
     {
+        $now = CarbonImmutable::now();
         $reckoning = $this->reckoner->reckon($pour->sheet);
         if ($reckoning->mix === null || $reckoning->recipe === null || ! $reckoning->isPourable()) {
             throw $reckoning->errors[0] ?? BadInput::at('volume', Phrase::of('bench.sheet_not_complete_yet'));
         }
+        // As it would begin: what the card asks for is what the run will ask for.
+        $run = $this->plan->of($pour, $reckoning, $now, null, true);
         $base = $reckoning->recipe->base;
         $bands = $reckoning->cure->bands ?? [];
-        $plan = is_array($pour->sheet['plan'] ?? null) ? $pour->sheet['plan'] : [];
-        $number = static fn (string $key): float => is_numeric($plan[$key] ?? null) ? (float) $plan[$key] : 0.0;
-        $vessel = is_array($plan['vessel'] ?? null) ? $plan['vessel'] : [];
-        $hazards = [
-            ...$base->hazards, ...array_merge(...array_map(static fn ($sheet): array => $sheet->hazards, $reckoning->recipe->sheets())),
-        ];
+        $band = static fn (string $of): ?array => isset($bands[$of])
+            ? [$bands[$of]->low->min, $bands[$of]->likely->min, $bands[$of]->high->min]
+            : null;
+        $name = $pour->sheet['formula_name'] ?? null;
 
         return [
-            'formula' => is_string($pour->sheet['formula_name'] ?? null) && $pour->sheet['formula_name'] !== ''
-                ? $pour->sheet['formula_name']
-                : $base->name,
+            'formula' => is_string($name) && $name !== '' ? $name : $base->name,
             'base' => $base->name, 'room_c' => $this->room->now()->degrees,
-            'batches' => array_map(
-                static fn (Batch $batch): array => [
-                    'grams' => $batch->mass->g,
-                    'lines' => array_map(
-                        static fn (Line $line): array => ['add' => $line->add, 'grams' => $line->grams->g, 'running' => $line->running->g],
-                        $batch->lines,
-                    ),
-                ],
-                $reckoning->mix->batches,
-            ),
-            'total_g' => array_sum(array_map(static fn (Batch $batch): float => $batch->mass->g, $reckoning->mix->batches)),
-            'volume_ml' => $reckoning->mix->volume->ml,
-            'cup_ml' => is_numeric($vessel['capacity_ml'] ?? null) ? (float) $vessel['capacity_ml'] : null,
-            'vacuum' => ($vessel['degas'] ?? false) === true,
-            'mix_min' => $number('mix_min'), 'degas_min' => ($vessel['degas'] ?? false) === true ? $number('degas_min') : 0.0,
-            'pot' => isset($bands['pot_life_min'])
-                ? [$bands['pot_life_min']->low->min, $bands['pot_life_min']->likely->min, $bands['pot_life_min']->high->min]
+            'volume_ml' => $reckoning->mix->volume->ml, 'pot' => $band('pot_life_min'),
+            'open' => $run->run->endsLaid ? null : $band('demould_min'),
+            'coat' => $run->run->endsLaid && isset($bands['recoat_open_min'])
+                ? [$bands['recoat_open_min']->likely->min, ($bands['recoat_close_min'] ?? null)?->likely->min]
                 : null,
-            'open' => isset($bands['demould_min'])
-                ? [$bands['demould_min']->low->min, $bands['demould_min']->likely->min, $bands['demould_min']->high->min]
-                : null,
-            'list' => $this->list($pour, $base->code), 'gear' => $this->gear($hazards), 'one_part' => $base->ratio->isOnePart(),
-            'heat' => $this->heat($base), 'done' => null, 'stamp' => self::short($reckoning->mix->stamp()),
+            ...$this->steps($run->run, $reckoning->recipe->names(), array_diff(array_column($run->run->checklist, 'id'), $run->done)),
+            'gear' => self::gear($this->freezer->cautions($reckoning->recipe, $run->run, $run->cautions)),
+            ...$this->window($pour, $now), 'done' => null, 'stamp' => self::short($reckoning->mix->stamp()),
         ];
     }
 
@@ -106,39 +88,59 @@ final readonly class BatchCard
         return substr($stamp, 0, self::STAMP);
     }
 
-    /** @return array{float, float}|null how warm it is made, °C */
-    private function heat(BaseSheet $base): ?array
+    /**
+     * @param  array<string, string>  $names  by code
+     * @param  array<int, string>  $asked  of its checklist, what nobody has seen yet
+     * @return array<string, mixed> what a plan says of its steps
+     */
+    private function steps(RunPlan $plan, array $names, array $asked): array
     {
-        $heat = $this->library->castingsHere()->choose($base->casting, $base->family, $base->ratio->isOnePart(), false)->heat;
-
-        return $heat === null ? null : [$heat->from->degrees, $heat->to->degrees];
-    }
-
-    /** @return list<string> what has to be seen ready, as the run will ask it */
-    private function list(Pour $pour, string $base): array
-    {
-        $link = clone $pour->impression;
-        $link->material = $base;
-        $texts = [];
-        foreach ($this->contacts->of($link, $this->contacts->chain($pour->impression->job->load('impressions'))) as $contact) {
-            $texts[] = "{$contact->touch->with}: {$this->words->say($contact->result->inShort)}";
-            $texts = [...$texts, ...array_column($contact->checklist($this->words, $this->contacts->sealer($contact)), 'text')];
-        }
-
-        return $texts;
+        return [
+            'batches' => array_map(
+                static fn (array $batch): array => [
+                    'grams' => array_sum($batch),
+                    'lines' => array_map(
+                        static fn (Line $line): array => ['add' => $line->add, 'grams' => $line->grams->g, 'running' => $line->running->g],
+                        Line::listed($batch, $plan->division, 0.0, $names),
+                    ),
+                ],
+                $plan->batches,
+            ),
+            'total_g' => array_sum(array_map(array_sum(...), $plan->batches)),
+            'cup_ml' => $plan->capacity?->ml, 'vacuum' => $plan->degassing->min > 0.0,
+            'mix_min' => $plan->mixing->min, 'degas_min' => $plan->degassing->min,
+            'list' => array_map(
+                static fn (array $item): array => ['text' => $item['text'], 'done' => ! in_array($item['id'], $asked, true)],
+                $plan->checklist,
+            ),
+            'one_part' => $plan->onePart,
+            'heat' => $plan->heat === null ? null : [$plan->heat->from->degrees, $plan->heat->to->degrees],
+        ];
     }
 
     /**
-     * @param  array<int, string>  $hazards
+     * @param  array<array-key, array{gear: list<string>}>  $cautions
      * @return list<string>
      */
-    private function gear(array $hazards): array
+    private static function gear(array $cautions): array
     {
-        $cautions = array_intersect_key($this->library->cautions(), array_flip($hazards));
-
         return array_values(
             array_unique(array_merge(...array_map(static fn (array $one): array => $one['gear'], array_values($cautions)))),
         );
+    }
+
+    /** @return array<string, mixed> from when until when an operation of a build may go on, as its clock has it */
+    private function window(Pour $pour, CarbonImmutable $now): array
+    {
+        $recorded = $pour->build->plain ? null : RecordedBuild::of($pour->build->load('impression.job'), $now);
+        $stands = $recorded?->state->operations[$pour->operation] ?? null;
+
+        return [
+            'opens_ms' => $recorded?->ms($stands?->opensAt), 'shuts_ms' => $recorded?->ms($stands?->shutsAt),
+            'waits_for' => array_map(
+                static fn (string $id): string => $recorded?->state->plan->operation($id)->name ?? $id, $stands->waitsFor ?? [],
+            ),
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -151,24 +153,11 @@ final readonly class BatchCard
 
         return [
             'formula' => $run->frozen->formula, 'base' => $run->frozen->base, 'room_c' => $run->frozen->roomC,
-            'batches' => array_map(
-                fn (array $batch): array => [
-                    'grams' => array_sum($batch),
-                    'lines' => array_map(
-                        static fn (Line $line): array => ['add' => $line->add, 'grams' => $line->grams->g, 'running' => $line->running->g],
-                        Line::listed($batch, Grams::of($run->plan->division->g), 0.0, $run->frozen->names),
-                    ),
-                ],
-                $run->plan->batches,
-            ),
-            'total_g' => array_sum(array_map(array_sum(...), $run->plan->batches)), 'volume_ml' => $run->frozen->likelyMl,
-            'cup_ml' => $run->plan->capacity?->ml, 'vacuum' => $run->plan->degassing->min > 0.0,
-            'mix_min' => $run->plan->mixing->min, 'degas_min' => $run->plan->degassing->min,
-            'pot' => $pot === null ? null : [null, $pot->whole->min, null], 'open' => null,
-            'list' => array_column($run->plan->checklist, 'text'),
-            'gear' => array_values(array_unique(array_merge(...array_map(static fn (array $one): array => $one['gear'], $cautions)))),
-            'one_part' => $run->plan->onePart, 'stamp' => null,
-            'heat' => $run->plan->heat === null ? null : [$run->plan->heat->from->degrees, $run->plan->heat->to->degrees],
+            'volume_ml' => $run->frozen->likelyMl,
+            'pot' => $pot === null ? null : [null, $pot->whole->min, null], 'open' => null, 'coat' => null, 'opens_ms' => null,
+            'shuts_ms' => null, 'waits_for' => [],
+            ...$this->steps($run->plan, $run->frozen->names, $run->state->unchecked()),
+            'gear' => self::gear($cautions), 'stamp' => null,
             'done' => ['weighed_g' => $run->state->weighedGrams(), 'at_ms' => (int) ($pour->started_at?->getTimestampMs() ?? 0)],
         ];
     }

@@ -195,7 +195,8 @@ final class CardWalk
     {
         $at >= $this->at
             || $this->tell(
-                RunFactKind::Earlier, ['what' => $what->value, 'batch' => $batch, ToldLate::FIELD => (float) $at->getTimestampMs()], $this->at,
+                RunFactKind::Earlier, ['what' => $what->value, 'batch' => $batch, ToldLate::FIELD => (float) $at->getTimestampMs()],
+                $this->at,
             );
     }
 

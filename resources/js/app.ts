@@ -5,7 +5,7 @@ import Frame from './parts/Frame.svelte';
 
 // A page's script comes when the page is opened.
 const pages = import.meta.glob<ResolvedComponent>([
-    './pages/{bench/Bench,build/Build,contacts/Contacts,cost/Cost,day/Day,faults/Faults,faults/OneTrial,first/First,jobs/Job,jobs/Jobs,log/Log,lost/Away,lost/Damaged,lost/Lost,mould/Mould,people/People,people/SignIn,people/Trust,people/Welcome,plan/PlanIt,pour/PourSheet,practice/CameTo,practice/Practice,rack/OneMould,rack/Rack,run/Run,stores/OneLot,stores/Recall,stores/Stores,stores/WriteSheet,study/Studies,study/Study}.svelte',
+    './pages/{bench/Bench,build/Build,contacts/Contacts,cost/Cost,day/Day,faults/Faults,faults/OneTrial,first/First,jobs/Job,jobs/Jobs,log/Log,lost/Away,lost/Damaged,lost/Lost,mould/Mould,people/People,people/SignIn,people/Trust,people/Welcome,plan/PlanIt,pour/PourSheet,practice/CameTo,practice/Practice,rack/OneMould,rack/Rack,run/Card,run/Run,stores/OneLot,stores/Recall,stores/Stores,stores/WriteSheet,study/Studies,study/Study}.svelte',
     './pages/formulas/{Formula,Formulas}.svelte',
     './pages/swatches/{Colour,Drawer,Hardness,Labels,Series,SeriesRun}.svelte',
 ]);

@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Build;
 use App\Models\Fact;
 use App\Models\Pour;
 use App\Models\PourState;
-use Carbon\CarbonImmutable;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;

@@ -66,6 +66,50 @@ final class PaperTest extends TestCase
         self::assertStringContainsString('Stirred through, 3 min', $words);
     }
 
+    public function test_what_the_card_asks_to_be_ready_is_what_the_run_asks(): void
+    {
+        $this->travelBack();
+        $this->seed(DatabaseSeeder::class);
+        $looked = 0;
+        foreach (Pour::query()->where('state', 'draft')->orderBy('id')->get() as $draft) {
+            if (! $this->get("/pours/{$draft->id}")->inertiaProps('reckoning.pourable')) {
+                continue;
+            }
+            $words = $this->words("/paper/pours/{$draft->id}.pdf");
+            $this->post("/pours/{$draft->id}/run?edition={$draft->edition}");
+            if ($draft->refresh()->started_at === null) {
+                continue;
+            }
+            $run = $this->getJson("/pours/{$draft->id}/state")->json();
+            foreach ([...array_column($run['checklist'], 'text'), ...$run['gear']] as $asked) {
+                self::assertStringContainsString(mb_substr((string) preg_replace('/\\s+/', ' ', $asked), 0, 24), $words);
+            }
+            self::assertStringContainsString(number_format($run['planned_g'], 1, '.', ' ').' g in all', $words);
+            $looked++;
+        }
+        self::assertGreaterThan(0, $looked);
+    }
+
+    public function test_a_card_of_a_coat_that_waits_says_for_what_and_one_of_what_is_heated_how_warm(): void
+    {
+        $cast = $this->impression('cast', 'br-28');
+        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'spread-cast', 'measured' => ['area_mm2' => 42000]])
+            ->assertSessionHasNoErrors();
+        $build = Build::query()->where('plain', false)->latest('id')->firstOrFail();
+        $state = $this->getJson("/builds/{$build->id}/state")->json('operations');
+        $coats = array_values(array_filter($state, static fn (array $one): bool => $one['kind'] === 'coat'));
+        $this->post("/builds/{$build->id}/operations/{$coats[1]['id']}/pour");
+        $second = $build->pours()->where('operation', $coats[1]['id'])->firstOrFail();
+        $words = $this->words("/paper/pours/{$second->id}.pdf");
+        self::assertStringContainsString("It waits for: {$coats[0]['name']}", $words);
+        self::assertStringContainsString('The next coat from', $words);
+        $hot = $this->draft(['formula.base' => 'hv-08', 'formula.additives' => []]);
+        $words = $this->words("/paper/pours/{$hot->id}.pdf");
+        self::assertStringContainsString('off the heat at', $words);
+        self::assertStringNotContainsString('A met B at', $words);
+        self::assertMatchesRegularExpression('/Heated to 1\d\d °C to 1\d\d °C/u', $words);
+    }
+
     public function test_in_ounces_and_on_letter_it_is_the_same_pour(): void
     {
         $pour = $this->draft();

@@ -17,7 +17,7 @@ use App\Log\RecordedRun;
 use App\Models\Outdated;
 use App\Models\Pour;
 use App\Models\PourState;
-use App\Paper\CardToType;
+use App\Paper\CardView;
 use App\Paper\TypeCardIn;
 use App\Pours\RunView;
 use App\Room\CureClock;
@@ -52,7 +52,7 @@ final readonly class CardController
         } catch (BadInput $wrong) {
             return redirect()->to("/pours/{$pour->id}")->withErrors(
                 [
-                    'card' => $wrong->isMissing ? Reply::say(Phrase::of('bench.something_sheet_no_figure')) : Reply::say($wrong),
+                    $wrong->field === 'early' ? 'card_early' : 'card' => $wrong->isMissing ? Reply::say(Phrase::of('bench.something_sheet_no_figure')) : Reply::say($wrong),
                 ],
             );
         }
@@ -77,7 +77,7 @@ final readonly class CardController
     {
         return [
             'run' => (new RunView($run, $this->clock, $this->readiness, $this->library->castings()))->toArray(),
-            'card' => (new CardToType($run))->toArray(),
+            'card' => (new CardView($run))->toArray(),
         ];
     }
 }

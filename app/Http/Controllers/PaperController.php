@@ -113,7 +113,9 @@ final readonly class PaperController
         try {
             $paper = $composed();
         } catch (BadInput $wrong) {
-            return back()->withErrors(['paper' => Reply::say($wrong)]);
+            return back()->withErrors([
+                'paper' => $wrong->isMissing ? Reply::say(Phrase::of('bench.something_sheet_no_figure')) : Reply::say($wrong),
+            ]);
         }
         $measures = Measures::from(
             $request->query('units') === 'imperial' || ($request->query('units') === null && $this->shop->units === 'imperial')

@@ -7,7 +7,7 @@ const held = new Map<string, string>();
 let sending = 0;
 
 /** A key of its own. `randomUUID` is there only where a page came safely; a bench is opened by its name in the house. */
-function made(): string {
+export function newKey(): string {
     return [...crypto.getRandomValues(new Uint8Array(12))].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
@@ -31,7 +31,7 @@ export async function pressing<R>(
     status: (answer: R) => number,
 ): Promise<R> {
     const what = `${method} ${url} ${told(data)}`;
-    const key = held.get(what) ?? made();
+    const key = held.get(what) ?? newKey();
     held.set(what, key);
     busy(1);
     try {

@@ -13,7 +13,7 @@
 
 {#if practice.id === null}
     <span class="paper"
-        ><a class="btn btn-sm" href="/paper/{what}.pdf?{query}" download>{texts.pdf(words)}</a><a
+        ><a class="btn btn-sm" href="/paper/{what}.pdf?{query}" target="_blank" rel="noopener">{texts.pdf(words)}</a><a
             class="btn btn-sm btn-ghost"
             href="/paper/{what}.html?{query}"
             target="_blank"

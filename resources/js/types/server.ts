@@ -968,6 +968,27 @@ export type BuildView = {
     last_fact_id: number;
 };
 
+/** A batch card as a form: what has been told of it already stands there, what has not is asked. */
+export type CardView = {
+    began_ms: number;
+    gear_on: boolean;
+    too_many: boolean;
+    stops: boolean;
+    cups: ({
+        batch: number;
+        grams: number;
+        meets: boolean;
+        met_ms: number | null;
+        filled_ms: number | null;
+        lines: ({
+            label: string;
+            grams: number;
+            running: number;
+            read: number | null;
+        })[];
+    })[];
+};
+
 /** A colour answered: the recipe in per cent and grams, its chips, its ladder, and what thickness does to it. */
 export type ColourAnswerView = {
     tint: TintResult;

@@ -4,13 +4,15 @@
 <p><b>{{ $base }}</b> · {{ $figures->mass($total_g) }} in all{{ $volume_ml === null ? '' : ', '.$figures->volume($volume_ml) }} · {{ count($batches) }} {{ count($batches) === 1 ? 'cup' : 'cups' }}{{ $cup_ml === null ? '' : ' of '.$figures->volume($cup_ml) }} · room {{ $figures->celsius($room_c) }}</p>
 @if($done === null)<table><tbody><tr><td style="width:32mm">Begun on, at</td><td><span class="write"></span></td><td style="width:18mm">Who</td><td><span class="write"></span></td></tr></tbody></table>@endif
 @if($done !== null)<p>Begun {{ $figures->dayAndTime($done['at_ms']) }}; {{ $figures->mass($done['weighed_g']) }} weighed so far.</p>@endif
+@if($waits_for !== [])<p class="stop">It waits for: {{ implode(', ', $waits_for) }}.</p>@endif
+@if($opens_ms !== null || $shuts_ms !== null)<p>Laid {{ $opens_ms === null ? '' : 'from '.$figures->dayAndTime($opens_ms) }} <b>{{ $shuts_ms === null ? '' : 'until '.$figures->dayAndTime($shuts_ms) }}</b>, as the clock has it now; a window moves with what is done before it.</p>@endif
 @if($gear !== [])
 <h2>On before anything is opened</h2>
 <table>@foreach($gear as $one)<tr><td style="width:9mm"><span class="box"></span></td><td>{{ $one }}</td></tr>@endforeach</table>
 @endif
 @if($list !== [])
 <h2>Ready before anything is mixed</h2>
-<table>@foreach($list as $one)<tr><td style="width:9mm"><span class="box"></span></td><td>{{ $one }}</td></tr>@endforeach</table>
+<table>@foreach($list as $one)<tr><td style="width:9mm"><span class="box" style="{{ $one['done'] ? 'background:#000' : '' }}"></span></td><td>{{ $one['text'] }}</td></tr>@endforeach</table>
 @endif
 @foreach($batches as $i => $batch)
 <h2>Cup {{ $i + 1 }}{{ count($batches) > 1 ? ' of '.count($batches) : '' }}: {{ $figures->mass($batch['grams']) }}</h2>
@@ -28,7 +30,7 @@
 </tbody></table>
 @endforeach
 <h2>Clock</h2>
-<p>@if($pot !== null)It pours for about <b>{{ $figures->minutes($pot[1]) }}</b> after {{ $heat !== null ? 'it came off the heat' : ($one_part ? 'it left its tub' : 'A met B') }}{{ $pot[0] === null ? '' : ' ('.$figures->minutes($pot[0]).' to '.$figures->minutes($pot[2]).')' }}.@else Its sheet does not say how long it pours.@endif @if($open !== null) Opened after about <b>{{ $figures->minutes($open[1]) }}</b> ({{ $figures->minutes($open[0]) }} to {{ $figures->minutes($open[2]) }}).@endif</p>
+<p>@if($pot !== null)It pours for about <b>{{ $figures->minutes($pot[1]) }}</b> after {{ $heat !== null ? 'it came off the heat' : ($one_part ? 'it left its tub' : 'A met B') }}{{ $pot[0] === null ? '' : ' ('.$figures->minutes($pot[0]).' to '.$figures->minutes($pot[2]).')' }}.@else Its sheet does not say how long it pours.@endif @if($open !== null) Opened after about <b>{{ $figures->minutes($open[1]) }}</b> ({{ $figures->minutes($open[0]) }} to {{ $figures->minutes($open[2]) }}).@endif @if($coat !== null) The next coat from <b>{{ $figures->minutes($coat[0]) }}</b>{{ $coat[1] === null ? '' : ' until '.$figures->minutes($coat[1]) }} after it lies.@endif</p>
 <table><tbody>
 <tr><td>What was left in the cup gelled at</td><td><span class="write"></span></td><td>Opened at</td><td><span class="write"></span></td></tr>
 <tr><td>Pieces</td><td><span class="write"></span></td><td>Came out</td><td>superb · good · usable · poor · spoilt</td></tr>

@@ -15,6 +15,7 @@
     import Wrong from '../../parts/Wrong.svelte';
     import type { PourSheetView, ReckoningView } from '../../types/server';
     import Answer from './Answer.svelte';
+    import ByCard from './ByCard.svelte';
     import FormulaSection from './FormulaSection.svelte';
     import PlanSection from './PlanSection.svelte';
     import VolumeSection from './VolumeSection.svelte';
@@ -216,6 +217,7 @@
         >{texts.throwThisPlanAway}</button
     >
 </p>
+{#if live.answer.pourable}<ByCard {live} pour={pour.id} />{/if}
 {#if phone.current}
     <div class="thumb">
         <p role="status">

@@ -85,3 +85,11 @@ export const theLastPour = 'the last pour';
 export const theLastPours = (pours: string | number): string => `the last ${String(pours)} pours`;
 export const tookWithoutTheAllowance = (what: string | number, what2: string | number, pct: string | number): string =>
     `${String(what)} took, without the allowance, ${String(what2)}${String(pct)} %`;
+
+// ByCard
+export const pouredByItsCard = 'It was poured by its card: type that in';
+export const whenWasItBegun = 'Begun at, as the card says';
+export const beginAsOfThen = 'Begin it as of then, and type the rest';
+export const theseAreTheCups = (stamp: string | number): string =>
+    `These are the cups of a card with “Cups ${String(stamp)}” at its foot. Where it says another, the sheet was changed since: put it back first.`;
+export const notByCard = 'It was not';

@@ -16,7 +16,13 @@
         each: { outcome: string; fault: string }[];
     };
     /** Kept until it is handed in. */
-    let { run, grading = $bindable() }: { run: RunView; grading: Grading } = $props();
+    type Props = {
+        run: RunView;
+        grading: Grading;
+        /** It is part of a larger form: what is left over and noted is asked there. */
+        within?: boolean;
+    };
+    let { run, grading = $bindable(), within = false }: Props = $props();
 
     const words = [
         ['spoilt', 'not fit for anything'],
@@ -58,7 +64,7 @@
     const cause = $derived(run.faults.filter((f) => grading.faults.includes(f.id)));
 </script>
 
-<h1 class="text-4xl">{texts.howDidItComeOut}</h1>
+{#if within}<h2 class="text-2xl">{texts.howDidItComeOut}</h2>{:else}<h1 class="text-4xl">{texts.howDidItComeOut}</h1>{/if}
 <fieldset class="words">
     <legend class="sr-only">{texts.grade}</legend>
     {#each words as [word, means] (word)}
@@ -91,12 +97,12 @@
             bind:value={grading.pieces}
             hint={texts.aGangMouldGivesSeveral}
         />{/if}
-    <Measure
-        label={texts.leftOver}
-        kind="mass"
-        bind:value={grading.left_g}
-        hint={texts.ofWeighedInWhatIsStill(measure(run.weighed_g, 'mass', bench.units))}
-    />
+    {#if !within}<Measure
+            label={texts.leftOver}
+            kind="mass"
+            bind:value={grading.left_g}
+            hint={texts.ofWeighedInWhatIsStill(measure(run.weighed_g, 'mass', bench.units))}
+        />{/if}
     {#if run.scrap !== null}<label class="scrap"
             ><input
                 type="checkbox"
@@ -106,10 +112,10 @@
             />
             <span>{texts.whatIsLeftGoesBackOn(run.scrap.worth ? '' : texts.itWasOverItsHeatAnd)}</span></label
         >{/if}
-    <label class="grid content-start gap-1"
-        ><span class="quiet text-sm">{texts.note}</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}
-        ></textarea></label
-    >
+    {#if !within}<label class="grid content-start gap-1"
+            ><span class="quiet text-sm">{texts.note}</span><textarea class="textarea w-full" rows="2" bind:value={grading.note}
+            ></textarea></label
+        >{/if}
 </div>
 
 {#if many}

@@ -12,6 +12,7 @@
     import { LiveRun } from '../../lib/run.svelte';
     import { Steady } from '../../lib/steady.svelte';
     import { early } from '../../lib/early';
+    import { practice } from '../../lib/practice.svelte';
     import { say } from '../../lib/tablet.svelte';
     import { takesBack } from '../../lib/takeBack';
     import { decimalsOf, measure } from '../../lib/units';
@@ -231,6 +232,8 @@
         };
     });
 
+    /** Until it is mixed, it may have been poured by its card; what is left of it is told there as well. */
+    const byCard = ['gear', 'contacts', 'premix', 'tare', 'weigh', 'mix', 'fill', 'wait'];
     const beforeWeighing = $derived(['gear', 'contacts', 'wait', 'grade', 'done', 'given_up'].includes(kind));
 </script>
 
@@ -302,6 +305,10 @@
                         >{texts.backToThePlan(run.weighed_g > 0 ? texts.withWhatIsInTheCup : '')}</button
                     >{/if}
                 <button class="link quiet" onclick={() => (givingUp = true)}>{texts.giveThisPourUpHeading}</button>
+                {#if practice.id === null && byCard.includes(kind)}<a
+                        class="link quiet grid min-h-14 items-center"
+                        href="/pours/{run.pour_id}/card">{texts.typeTheCardIn}</a
+                    >{/if}
             </p>
             <Wrong says={refused('plan')} />
         {:else if run.take_back !== null}

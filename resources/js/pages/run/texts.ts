@@ -7,6 +7,42 @@ export const goOnShort = 'Go on short';
 export const takeBack = (run: string | number): string => `Take back ${String(run)}`;
 export const note = 'Note';
 
+// Card
+export const typeTheCardIn = 'Type the card in';
+export const cardNo = (no: string | number): string => `batch card no. ${String(no)}`;
+export const begunAt = (when: string | number): string =>
+    `Begun ${String(when)}. What stands on the card becomes the run; what it leaves open goes on there.`;
+export const whatStandsTicked = 'What stands ticked on it';
+export const putOn = (gear: string | number): string => `Put on before: ${String(gear)}`;
+export const nothingToPutOn = 'Nothing had to be put on';
+export const afterwards = 'Afterwards';
+export const leftInCupGelledAt = 'What was left in the cup gelled at';
+export const openedAt = 'Opened at';
+export const leftEmptyItGoesOn = 'left empty, it goes on in the run';
+export const gelledWord = 'Gelled';
+export const openedWord = 'Opened';
+export const whatIsWrittenOnIt = 'What else is written on it';
+export const itWasSo = 'It was so';
+export const itBecomesTheRun = 'Hand it in: it becomes the run';
+export const onItsRun = 'Go on in the run instead';
+export const allOfItIsTold = 'All of this pour is told.';
+export const lookAtIt = 'Look at it';
+export const tooManyCups = 'A card of so many cups is told on its run, cup by cup.';
+
+// CardCup
+export const cupOfCard = (cup: string | number): string => `Cup ${String(cup)}`;
+export const addColumn = 'Add';
+export const thisMuch = 'this much';
+export const theDisplayReads = 'the display reads';
+export const itReallyRead = 'it really read';
+export const reallyRead = (what: string | number): string => `After ${String(what)} it read`;
+export const toldAlready = 'told already';
+export const readInThePot = 'It read in the pot';
+export const offTheHeatAt = 'Off the heat at';
+export const metAt = (met: string | number): string => `${String(met)} at`;
+export const inTheMould = 'In the mould';
+export const inTheMouldAt = 'In the mould at';
+
 // ContactsStep
 export const beforeAnythingIsMixed = 'Before anything is mixed';
 export const now = 'now';

@@ -10,7 +10,7 @@ use App\Log\RecordedRun;
 use App\Types\View;
 
 /** A batch card as a form: what has been told of it already stands there, what has not is asked. */
-final readonly class CardToType implements View
+final readonly class CardView implements View
 {
     public function __construct(private RecordedRun $run) {}
 
