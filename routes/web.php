@@ -153,6 +153,7 @@ Route::middleware(FewAtOnce::class)->group(static function (): void {
         PaperController::class, 'formula',
     ])->whereNumber('version')->whereIn('format', ['pdf', 'html']);
     Route::get('/paper/jobs/{job}.{format}', [PaperController::class, 'job'])->whereNumber('job')->whereIn('format', ['pdf', 'html']);
+    Route::get('/paper/jobs/{job}/care.{format}', [PaperController::class, 'care'])->whereNumber('job')->whereIn('format', ['pdf', 'html']);
     Route::get('/paper/day.{format}', [PaperController::class, 'day'])->whereIn('format', ['pdf', 'html']);
     Route::get('/paper/to-buy.{format}', [PaperController::class, 'toBuy'])->whereIn('format', ['pdf', 'html']);
     Route::get('/paper/labels.{format}', [PaperController::class, 'labels'])->whereIn('format', ['pdf', 'html']);

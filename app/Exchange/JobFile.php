@@ -54,6 +54,8 @@ final readonly class JobFile
         private CureClock $clock,
         private Names $names,
         private Workshop $shop,
+        private PieceCare $care,
+        private JobMoulds $moulds,
     ) {}
 
     /** @return array<string, mixed> with phrases in it: said in the units of whoever reads it */
@@ -94,9 +96,10 @@ final readonly class JobFile
                     ->all(),
             ),
             'pours' => $this->pours(array_values($pours->all()), $places),
-            'care' => $this->care($links->all()),
+            'moulds' => $this->moulds->of($places),
+            'care' => $this->care->of($job),
             'cautions' => $this->cautions($codes),
-            'not_certified' => $this->library->pieceCare()['not_certified'],
+            'not_certified' => $this->care->notCertified(),
         ];
     }
 
@@ -284,29 +287,6 @@ final readonly class JobFile
         }
 
         return $used;
-    }
-
-    /**
-     * @param  array<int, Impression>  $links
-     * @return list<array{of: string, wash: string, store: string, keep_from: string, allergies: string}>
-     */
-    private function care(array $links): array
-    {
-        $cast = array_values(array_filter($links, static fn (Impression $link): bool => $link->kind->value === 'cast'));
-        $care = [];
-        foreach ($cast as $link) {
-            $base = $this->library->shelf()->bases[$link->material ?? ''] ?? null;
-            $pieces = $this->library->pieceCare()['pieces'];
-            $of = array_values(
-                array_filter($pieces, static fn (array $one): bool => $base !== null && in_array($base->family, $one['families'], true)),
-            )[0] ?? $pieces['other'];
-            $care[] = [
-                'of' => $base->name ?? $link->material ?? $link->name, 'wash' => $of['wash'], 'store' => $of['store'],
-                'keep_from' => $of['keep_from'], 'allergies' => $of['allergies'],
-            ];
-        }
-
-        return $care;
     }
 
     /**

@@ -65,7 +65,8 @@ final readonly class FilledCard
         return new self(
             $in->text('key', 40), (int) $in->number('after', 0.0, 1e15), $in->strings('ticked', self::MOST_TICKS), $read, $moments, $heated,
             self::moment($in, 'gelled_ms', $now), self::moment($in, 'opened_ms', $now),
-            $in->numberOrNull('left_g', 0.0, 1_000_000.0), $in->objectOrNull('grade')?->only('grade', 'faults', 'pieces', 'note', 'each', 'scrap'),
+            $in->numberOrNull('left_g', 0.0, 1_000_000.0),
+            $in->objectOrNull('grade')?->only('grade', 'faults', 'pieces', 'note', 'each', 'scrap'),
             mb_substr($in->textOrNull('note') ?? '', 0, self::MOST_NOTE), $in->has('sure') ? $in->strings('sure', self::MOST_TICKS) : [],
         );
     }

@@ -6,13 +6,18 @@ namespace App\Paper;
 
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Input\Fields;
+use Apalos\Core\Mix\Batch;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
+use Apalos\Core\Phrase\Quantity;
 use App\Library\Library;
+use App\Log\RecordedRun;
 use App\Models\Lot;
 use App\Models\LotPart;
 use App\Models\Mould;
+use App\Models\Pour;
 use App\Models\Swatch;
+use App\PourSheets\PourSheetReckoner;
 
 /**
  * Labels of moulds, kits, swatches and pucks on sheets of labels: so many across and down, with these margins, beginning at any of them.
@@ -21,11 +26,13 @@ final readonly class LabelSheet
 {
     private const MOST = 400;
 
-    public function __construct(private Library $library, private Phrasebook $words) {}
+    private const POURS = 20;
+
+    public function __construct(private Library $library, private Phrasebook $words, private PourSheetReckoner $reckoner) {}
 
     /**
-     * @param  Fields  $in `moulds`, `lots`, `swatches`: numbers, with commas; `across`, `down`, `top_mm`, `left_mm`, `gap_x_mm`,
-     *   `gap_y_mm`, `start`
+     * @param  Fields  $in `moulds`, `lots`, `swatches`, `cups` (of these pours): numbers, with commas; `across`, `down`, `top_mm`,
+     *   `left_mm`, `gap_x_mm`, `gap_y_mm`, `start`
      *
      * @throws BadInput
      */
@@ -36,7 +43,7 @@ final readonly class LabelSheet
         [$top, $left] = [$in->number('top_mm', 0.0, 60.0), $in->number('left_mm', 0.0, 60.0)];
         [$gapX, $gapY] = [$in->numberOrNull('gap_x_mm', 0.0, 40.0) ?? 0.0, $in->numberOrNull('gap_y_mm', 0.0, 40.0) ?? 0.0];
         $start = (int) ($in->numberOrNull('start', 1.0, (float) ($across * $down)) ?? 1.0);
-        $labels = [...$this->moulds($in), ...$this->lots($in), ...$this->swatches($in)];
+        $labels = [...$this->moulds($in), ...$this->lots($in), ...$this->swatches($in), ...$this->cups($in)];
         $labels !== [] || throw BadInput::at('labels', Phrase::of('bench.no_label_to_print'));
         [$w, $h] = [
             ($size->width() - 2.0 * $left - ($across - 1) * $gapX) / $across, ($size->height() - 2.0 * $top - ($down - 1) * $gapY) / $down,
@@ -133,5 +140,47 @@ final readonly class LabelSheet
                 ],
             )->all(),
         );
+    }
+
+    /** @return list<array{code: string, name: string, lines: list<string|Phrase>, href: string}> each cup, with room for its times */
+    private function cups(Fields $in): array
+    {
+        $labels = [];
+        $pours = Pour::query()->with('impression.job')->whereKey(self::numbers($in, 'cups'))->orderBy('id')->limit(self::POURS)->get();
+        foreach ($pours as $pour) {
+            [$formula, $batches] = $pour->started_at === null ? $this->planned($pour) : self::begun($pour);
+            foreach ($batches as $i => $grams) {
+                $labels[] = [
+                    'code' => count($batches) === 1 ? 'Cup' : 'Cup '.($i + 1), 'name' => $formula,
+                    'lines' => [
+                        "{$pour->impression->job->name} · {$pour->impression->name}",
+                        Phrase::of('bench.label_of_cup', ['grams' => Quantity::mass($grams)]),
+                    ],
+                    'href' => "/pours/{$pour->id}",
+                ];
+            }
+        }
+
+        return array_slice($labels, 0, self::MOST);
+    }
+
+    /** @return array{string, list<float>} the formula, and grams of each cup; none where the sheet does not add up yet */
+    private function planned(Pour $pour): array
+    {
+        $reckoning = $this->reckoner->reckon($pour->sheet);
+        $name = $pour->sheet['formula_name'] ?? null;
+
+        return [
+            is_string($name) && $name !== '' ? $name : ($reckoning->recipe->base->name ?? ''),
+            array_map(static fn (Batch $batch): float => $batch->mass->g, $reckoning->mix->batches ?? []),
+        ];
+    }
+
+    /** @return array{string, list<float>} */
+    private static function begun(Pour $pour): array
+    {
+        $run = RecordedRun::of($pour);
+
+        return [$run->frozen->formula, array_map(array_sum(...), $run->plan->batches)];
     }
 }

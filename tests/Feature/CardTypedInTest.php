@@ -53,7 +53,8 @@ final class CardTypedInTest extends TestCase
         $pour = $this->byCard();
         $card = $this->filled($pour);
         $this->typed($pour, [
-            ...$card, 'gelled_ms' => (int) $pour->started_at?->addMinutes(34)->getTimestampMs(), 'left_g' => 3.5, 'note' => 'By the window.',
+            ...$card, 'gelled_ms' => (int) $pour->started_at?->addMinutes(34)->getTimestampMs(), 'left_g' => 3.5,
+            'note' => 'By the window.',
         ])->assertOk()->assertJsonPath('run.step.kind', 'wait');
 
         $pour->refresh();
@@ -69,7 +70,8 @@ final class CardTypedInTest extends TestCase
         self::assertSame((int) $pour->started_at?->addMinutes(34)->getTimestampMs(), $run['wait']['gelled_ms']);
         self::assertStringContainsString('Typed in from its card on 4 Mar 2026, 10:15. By the window.', $run['notes'][0]['text']);
         // What was told of it is told by hand, and once.
-        self::assertSame(['hand'], Fact::query()->where('kind', 'weighed')->get()->map(static fn (Fact $fact) => $fact->payload['by'])->unique()->all());
+        $by = Fact::query()->where('kind', 'weighed')->get()->map(static fn (Fact $fact): mixed => $fact->payload['by']);
+        self::assertSame(['hand'], $by->unique()->all());
         $count = Fact::query()->count();
         $this->typed($pour, [...$card, 'note' => 'Sent again.'])->assertOk();
         self::assertSame($count, Fact::query()->count());
@@ -140,7 +142,8 @@ final class CardTypedInTest extends TestCase
         ];
         yield 'no gear' => [static fn (array $card, callable $at): array => [...$card, 'ticked' => []], 'ticked'];
         yield 'no word of when it met' => [
-            static fn (array $card, callable $at): array => [...$card, 'cups' => [[...$card['cups'][0], 'met_ms' => null]]], 'cups.0.met_ms',
+            static fn (array $card, callable $at): array => [...$card, 'cups' => [[...$card['cups'][0], 'met_ms' => null]]],
+            'cups.0.met_ms',
         ];
         yield 'met before it was begun' => [
             static fn (array $card, callable $at): array => [...$card, 'cups' => [[...$card['cups'][0], 'met_ms' => $at(-30)]]],
@@ -158,7 +161,9 @@ final class CardTypedInTest extends TestCase
             static fn (array $card, callable $at): array => [...$card, 'opened_ms' => $at(12)], 'opened_ms',
         ];
         yield 'a display that went back' => [
-            static fn (array $card, callable $at): array => [...$card, 'cups' => [[...$card['cups'][0], 'read' => [$card['cups'][0]['read'][0], 20.0]]]],
+            static fn (array $card, callable $at): array => [
+                ...$card, 'cups' => [[...$card['cups'][0], 'read' => [$card['cups'][0]['read'][0], 20.0]]],
+            ],
             'cups.0.read.1',
         ];
         yield 'nothing at all' => [static fn (array $card, callable $at): array => [...$card, 'cups' => []], ''];
@@ -183,7 +188,9 @@ final class CardTypedInTest extends TestCase
         $answer = $this->typed($pour, $wrong($this->filled($pour), $at));
         if ($field === '') {
             // Gear and contacts alone were seen: that stands, and the run waits at its first cup.
-            $answer->assertOk()->assertJsonPath('run.step.kind', static fn (string $kind): bool => in_array($kind, ['premix', 'tare'], true));
+            $answer->assertOk()->assertJsonPath(
+                'run.step.kind', static fn (string $kind): bool => in_array($kind, ['premix', 'tare'], true),
+            );
 
             return;
         }
@@ -211,7 +218,8 @@ final class CardTypedInTest extends TestCase
     {
         $pour = $this->byCard();
         $card = $this->filled($pour);
-        $first = [...$card, 'cups' => [[...$card['cups'][0], 'read' => [$card['cups'][0]['read'][0], null], 'met_ms' => null, 'filled_ms' => null]]];
+        $read = [$card['cups'][0]['read'][0], null];
+        $first = [...$card, 'cups' => [[...$card['cups'][0], 'read' => $read, 'met_ms' => null, 'filled_ms' => null]]];
         $this->typed($pour, $first)->assertOk()->assertJsonPath('run.step.kind', 'weigh')->assertJsonPath('card.cups.0.lines.1.read', null);
         $rest = $this->filled($pour);
         $this->typed($pour, [...$rest, 'key' => 'the-rest'])->assertOk()->assertJsonPath('run.step.kind', 'wait');

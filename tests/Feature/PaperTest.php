@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Build;
 use App\Models\FormulaVersion;
 use App\Models\Job;
+use App\Models\Mould;
 use App\Models\Pour;
 use App\Models\Workshop;
 use App\Paper\Codes;
@@ -175,6 +176,13 @@ final class PaperTest extends TestCase
             $words = $this->words("/paper/jobs/{$job->id}.pdf");
             self::assertStringContainsString($job->name, $words);
             self::assertStringContainsString('It is not certified as medical', $words);
+            foreach (Mould::query()->where('job_id', $job->id)->whereNotNull('impression_id')->get() as $mould) {
+                self::assertStringContainsString($mould->code(), $words);
+                self::assertStringContainsString("{$mould->casts} cast in it", $words);
+            }
+            $care = $this->words("/paper/jobs/{$job->id}/care.pdf");
+            self::assertStringContainsString('It is not certified as medical', $care);
+            self::assertStringNotContainsString('g weighed', $care, 'What goes with the piece says nothing of how it was made.');
             foreach (Pour::query()->whereHas(
                 'impression', static fn ($link) => $link->where('job_id', $job->id),
             )->where('state', 'graded')->get() as $pour) {
@@ -293,6 +301,41 @@ final class PaperTest extends TestCase
                 ->assertSessionHasErrors('paper');
         }
         $this->from('/rack')->get('/paper/labels.pdf?across=3&down=8&top_mm=0&left_mm=0')->assertSessionHasErrors('paper');
+    }
+
+    public function test_the_care_of_a_piece_names_what_is_in_it_and_what_it_is_for(): void
+    {
+        $cast = $this->impression('cast', 'lx-60');
+        $cast->job->update(['skin' => true, 'for_whom' => 'the owl']);
+        self::assertStringContainsString('Natural latex. Not for whoever is allergic', $this->words("/paper/jobs/{$cast->job_id}/care.pdf"));
+        $skin = $this->impression('cast', 'pr-10');
+        $pour = $this->begun([], $skin);
+        $words = $this->words("/paper/jobs/{$cast->job_id}/care.pdf");
+        foreach (['For the owl', 'Stirred in: Softener.', 'is worn on skin', 'a patch test on the wearer'] as $says) {
+            self::assertStringContainsString($says, $words);
+        }
+        // What was given up is in no piece.
+        $this->record($pour, 'given_up', ['fate' => 'waste', 'note' => ''])->assertOk();
+        self::assertStringNotContainsString('Stirred in', $this->words("/paper/jobs/{$cast->job_id}/care.pdf"));
+    }
+
+    public function test_each_cup_of_a_pour_has_its_label_before_and_after_it_was_begun(): void
+    {
+        $pour = $this->draft(['volume.volume_ml' => 1234.5, 'plan.vessel.capacity_ml' => 600]);
+        $mix = $this->get("/pours/{$pour->id}")->inertiaProps('reckoning.mix');
+        $asked = "/paper/labels.html?cups={$pour->id}&across=2&down=7&top_mm=15&left_mm=8&gap_x_mm=2.5";
+        $before = (string) $this->get($asked)->assertOk()->getContent();
+        self::assertSame(count($mix['batches']), substr_count($before, 'class="label"'));
+        foreach ($mix['batches'] as $i => $batch) {
+            self::assertStringContainsString('Cup '.($i + 1), $before);
+            self::assertStringContainsString(number_format($batch['mass_g'], 1, '.', ' ').' g. Met ____', $before);
+        }
+        $this->post("/pours/{$pour->id}/run")->assertRedirect("/pours/{$pour->id}/run");
+        // A code may be drawn in another of its masks: its words are what is held.
+        $words = static fn (string $html): string => str_replace('Brow skin · 1', 'Brow skin', strip_tags($html));
+        self::assertSame($words($before), $words((string) $this->get($asked)->getContent()));
+        $ounces = (string) $this->get("{$asked}&units=imperial")->getContent();
+        self::assertStringContainsString(' oz. Met ____', $ounces);
     }
 
     public function test_long_names_forty_layers_and_empty_fields_break_no_page(): void

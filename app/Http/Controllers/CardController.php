@@ -50,11 +50,13 @@ final readonly class CardController
         } catch (Outdated $since) {
             return redirect()->to("/pours/{$pour->id}")->withErrors(['sheet' => Reply::say($since->says)]);
         } catch (BadInput $wrong) {
-            return redirect()->to("/pours/{$pour->id}")->withErrors(
-                [
-                    $wrong->field === 'early' ? 'card_early' : 'card' => $wrong->isMissing ? Reply::say(Phrase::of('bench.something_sheet_no_figure')) : Reply::say($wrong),
-                ],
-            );
+            return redirect()->to("/pours/{$pour->id}")->withErrors([
+                $wrong->field === 'early'
+                    ? 'card_early'
+                    : 'card' => $wrong->isMissing
+                    ? Reply::say(Phrase::of('bench.something_sheet_no_figure'))
+                    : Reply::say($wrong),
+            ]);
         }
 
         return redirect()->to("/pours/{$pour->id}/card");

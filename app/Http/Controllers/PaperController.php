@@ -78,6 +78,11 @@ final readonly class PaperController
         return $this->printed($request, static fn (): Paper => $paper->of($job, CarbonImmutable::now()));
     }
 
+    public function care(Request $request, Job $job, JobPaper $paper): Response
+    {
+        return $this->printed($request, static fn (): Paper => $paper->care($job));
+    }
+
     /** The same as a file another shop takes in. */
     public function jobFile(Job $job, JobFile $file, Library $library): Response
     {

@@ -5,7 +5,13 @@
 
 const STORE = 'apalos.tablet';
 
+/** A sheet of labels as it lies in the printer: mm, and how many there are. */
+export type LabelSheet = { across: number; down: number; top_mm: number; left_mm: number; gap_x_mm: number; gap_y_mm: number };
+
+export const labelSheet: LabelSheet = { across: 3, down: 8, top_mm: 0, left_mm: 0, gap_x_mm: 0, gap_y_mm: 0 };
+
 type Set = {
+    /** The sheets of labels it prints on. */ labels?: LabelSheet;
     loud: number;
     speaks: boolean;
     pedal: string | null;
@@ -15,16 +21,25 @@ type Set = {
 
 const usual: Set = { loud: 50, speaks: false, pedal: null };
 
+const isSheet = (kept: unknown): kept is LabelSheet =>
+    typeof kept === 'object' &&
+    kept !== null &&
+    Object.keys(labelSheet).every((key) => {
+        const value = (kept as Record<string, unknown>)[key];
+        return typeof value === 'number' && value >= 0 && value <= 60;
+    });
+
 function kept(): Set {
     try {
         const read: unknown = JSON.parse(localStorage.getItem(STORE) ?? '{}');
-        const { loud, speaks, pedal, explains, letter } = (typeof read === 'object' && read !== null ? read : {}) as Partial<Set>;
+        const { loud, speaks, pedal, explains, letter, labels } = (typeof read === 'object' && read !== null ? read : {}) as Partial<Set>;
         return {
             loud: typeof loud === 'number' && loud >= 0 && loud <= 100 ? loud : usual.loud,
             speaks: speaks === true,
             pedal: typeof pedal === 'string' && pedal !== '' ? pedal : null,
             ...(typeof explains === 'boolean' ? { explains } : {}),
             ...(letter === true ? { letter } : {}),
+            ...(isSheet(labels) ? { labels } : {}),
         };
     } catch {
         return usual;
@@ -45,6 +60,9 @@ class Tablet {
     }
     get letter(): boolean {
         return this.#set.letter === true;
+    }
+    get labels(): LabelSheet {
+        return this.#set.labels ?? labelSheet;
     }
     get pedal(): string | null {
         return this.#set.pedal;

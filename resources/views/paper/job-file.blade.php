@@ -4,10 +4,7 @@
 <p>{{ $file['job']['quantity'] }} wanted{{ $file['job']['for_whom'] === '' ? '' : ', for '.$file['job']['for_whom'] }}{{ $file['job']['due_on'] === null ? '' : ', by '.$file['job']['due_on'] }}.{{ $file['job']['skin'] ? ' Worn on skin.' : '' }}</p>
 @if($file['care'] !== [])
 <h2>Care of the piece</h2>
-@foreach($file['care'] as $one)
-<h3>{{ $one['of'] }}</h3>
-<p><b>Wash:</b> {{ $one['wash'] }} <b>Store:</b> {{ $one['store'] }} <b>Keep it from:</b> {{ $one['keep_from'] }} <b>Allergies:</b> {{ $one['allergies'] }}</p>
-@endforeach
+@include('paper.care-of', ['care' => $file['care'], 'large' => false])
 @endif
 <p class="stop">{{ $file['not_certified'] }}</p>
 <h2>The chain</h2>
@@ -39,6 +36,14 @@
 <p>{{ $pour['formula'] }} ({{ $pour['base'] }}), room {{ $figures->celsius($pour['room_c']) }}{{ $pour['people'] === [] ? '' : ', by '.implode(', ', $pour['people']) }}. @if($pour['grade'] !== null)Came out <b>{{ $pour['grade'] }}</b>{{ $pour['pieces'] === null ? '' : ', '.$pour['pieces'].' '.($pour['pieces'] === 1 ? 'piece' : 'pieces') }}.@endif {{ $pour['faults'] === [] ? '' : implode(', ', $pour['faults']).'.' }} {{ $pour['cause'] === null ? '' : 'Found: '.$pour['cause'].'.' }} {{ $pour['note'] }}</p>
 <table><thead><tr><th></th><th style="text-align:right">planned</th><th style="text-align:right">weighed</th></tr></thead><tbody>@foreach($pour['sums'] as $sum)<tr><td>{{ $sum['name'] }}</td><td class="fig">{{ $figures->mass($sum['planned_g']) }}</td><td class="fig">{{ $figures->mass($sum['weighed_g']) }}</td></tr>@endforeach<tr><td><b>in all</b></td><td></td><td class="fig"><b>{{ $figures->mass($pour['weighed_g']) }}</b></td></tr></tbody></table>
 @if($pour['lots'] !== [])<p class="small">From @foreach($pour['lots'] as $lot){{ $lot['lot'] ?? 'no lot' }} {{ $lot['part'] }}{{ $lot['number'] === null ? '' : ' (no. '.$lot['number'].')' }} {{ $figures->mass($lot['grams']) }}@if(! $loop->last), @endif @endforeach</p>@endif
+@endforeach
+@endif
+@if($file['moulds'] !== [])
+<h2>Its moulds</h2>
+@foreach($file['moulds'] as $mould)
+<h3>{{ $mould['code'] }} {{ $mould['name'] }} <span class="small">{{ $file['chain'][$mould['link']]['name'] ?? '' }}{{ $mould['generation'] > 1 ? ', made for the '.$mould['generation'].'. time' : '' }}</span></h3>
+<p>{{ $mould['of'] }}, made {{ $figures->day($mould['made_ms']) }}; {{ $mould['casts'] }} cast in it{{ $mould['condition'] === null ? '' : '; '.$mould['condition'] }}{{ $mould['marks'] === [] ? '' : ', '.implode(', ', $mould['marks']) }}{{ $mould['retired_ms'] === null ? '' : '; retired '.$figures->day($mould['retired_ms']) }}.</p>
+@foreach($mould['looks'] as $look)<p class="small">{{ $figures->day($look['at_ms']) }}: {{ $look['condition'] }}{{ $look['marks'] === [] ? '' : ', '.implode(', ', $look['marks']) }}.{{ $look['note'] === '' ? '' : ' '.$look['note'] }}{{ $look['person'] === null ? '' : ' ('.$look['person'].')' }}</p>@endforeach
 @endforeach
 @endif
 @if($file['cautions'] !== [])

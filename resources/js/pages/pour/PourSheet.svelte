@@ -1,11 +1,13 @@
 <script lang="ts">
     import OnPaper from '../../parts/OnPaper.svelte';
+    import SheetOfLabels from '../../parts/SheetOfLabels.svelte';
     import { router } from '@inertiajs/svelte';
     import { onMount, untrack } from 'svelte';
     import { MediaQuery } from 'svelte/reactivity';
     import { ask } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
     import { screenKeys } from '../../lib/keys.svelte';
+    import { practice } from '../../lib/practice.svelte';
     import { refused } from '../../lib/refused';
     import { measure } from '../../lib/units';
     import { LiveSheet, type Sheet } from '../../lib/pourSheet.svelte';
@@ -217,6 +219,8 @@
         >{texts.throwThisPlanAway}</button
     >
 </p>
+{#if live.answer.pourable && practice.id === null}
+    <SheetOfLabels of="cups={pour.id}" words={texts.labelsOfItsCups} />{/if}
 {#if live.answer.pourable}<ByCard {live} pour={pour.id} />{/if}
 {#if phone.current}
     <div class="thumb">

@@ -93,3 +93,6 @@ export const beginAsOfThen = 'Begin it as of then, and type the rest';
 export const theseAreTheCups = (stamp: string | number): string =>
     `These are the cups of a card with “Cups ${String(stamp)}” at its foot. Where it says another, the sheet was changed since: put it back first.`;
 export const notByCard = 'It was not';
+
+// PourSheet
+export const labelsOfItsCups = 'Labels of its cups, on a sheet';

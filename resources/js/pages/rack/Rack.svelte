@@ -1,5 +1,5 @@
 <script lang="ts">
-    import OnPaper from '../../parts/OnPaper.svelte';
+    import SheetOfLabels from '../../parts/SheetOfLabels.svelte';
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { bench } from '../../lib/bench.svelte';
@@ -63,13 +63,9 @@
     </p>
 {/if}
 
-{#if rack.rows.length > 0}<p class="mt-3">
-        <OnPaper
-            what="labels"
-            words="Labels of these"
-            more="moulds={rack.rows.map((row) => row.id).join(',')}&across=3&down=8&top_mm=0&left_mm=0"
-        />
-    </p>{/if}
+{#if rack.rows.length > 0}<div class="mt-3">
+        <SheetOfLabels of="moulds={rack.rows.map((row) => row.id).join(',')}" words={texts.labelsOfThese} />
+    </div>{/if}
 <ul class="shelf">
     {#each rack.rows as row (row.id)}
         <li class:urgent={urgent(row)}>

@@ -70,3 +70,5 @@ export const onlyRetireIt = 'Only retire it';
 export const whatWasToldOfIt = 'What was told of it';
 export const toldOfIt = 'Told of it';
 export const takeBackTheLast = 'Take back the last';
+
+export const labelsOfThese = 'Labels of these, on a sheet';

@@ -1,6 +1,6 @@
 <script lang="ts">
     /** The kits of one sheet: what is left, what the next costs, and taking a new one in. */
-    import OnPaper from '../../parts/OnPaper.svelte';
+    import SheetOfLabels from '../../parts/SheetOfLabels.svelte';
     import { router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { ask, make } from '../../lib/api';
@@ -165,11 +165,7 @@
         </form>
     {/if}
     {#if stores.lots.length > 0}<p>
-            <OnPaper
-                what="labels"
-                words="Labels of these kits"
-                more="lots={stores.lots.map((lot) => lot.id).join(',')}&across=3&down=8&top_mm=0&left_mm=0"
-            />
+            <SheetOfLabels of="lots={stores.lots.map((lot) => lot.id).join(',')}" words={texts.labelsOfTheseKits} />
         </p>{/if}
     {#each stores.lots as lot (lot.id)}<LotLine {lot} {colour} parts={stores.part_names} />{:else}
         <p class="quiet">

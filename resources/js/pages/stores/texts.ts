@@ -117,3 +117,5 @@ export const lookAgain = 'Look again';
 export const iHaveCorrectedItKeepIt = 'I have corrected it: keep it';
 export const itIsSoOnTheSheet = 'It is so on the sheet: keep it all the same';
 export const keepTheSheet = 'Keep the sheet';
+
+export const labelsOfTheseKits = 'Labels of these kits, on a sheet';

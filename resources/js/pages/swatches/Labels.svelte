@@ -4,7 +4,7 @@
     import { measure } from '../../lib/units';
     import type { LabelText } from '../../lib/drawnLabel';
     import { dateOf } from '../../lib/when';
-    import OnPaper from '../../parts/OnPaper.svelte';
+    import SheetOfLabels from '../../parts/SheetOfLabels.svelte';
     import PrintLabels from '../../parts/PrintLabels.svelte';
     import Choice from '../../parts/Choice.svelte';
     import TextLine from '../../parts/TextLine.svelte';
@@ -82,12 +82,6 @@
     <button class="btn btn-primary" disabled={page.labels.length === 0 || wrong !== null} onclick={() => window.print()}
         >{texts.print}</button
     >
-    {#if paper.sheet !== null && page.labels.length > 0 && wrong === null}<OnPaper
-            what="labels"
-            words="Sheet of labels"
-            more="swatches={page.labels.map((label) => label.id).join(',')}&across={paper.sheet.across}&down={paper.sheet
-                .down}&top_mm=0&left_mm=0&start={start}"
-        />{/if}
     <PrintLabels words="On the label printer" labels={forPrinter} big />
     <p class="quiet text-sm">
         {page.labels.length}
@@ -95,6 +89,9 @@
         phone that reaches this bench.
     </p>
 </div>
+{#if page.labels.length > 0}<div class="off-paper">
+        <SheetOfLabels of="swatches={page.labels.map((label) => label.id).join(',')}" words={texts.asAFileOnAnySheet} />
+    </div>{/if}
 <Wrong
     says={page.labels.length === 0
         ? 'There is no swatch to label. Make a series, or choose a swatch in the drawer and print its label there.'

@@ -192,3 +192,5 @@ export const waitingForItToRest = 'Waiting for it to rest …';
 export const tare = 'Tare';
 export const itIsIn = 'It is in';
 export const takeBack = (takesBack: string | number): string => `Take back ${String(takesBack)}`;
+
+export const asAFileOnAnySheet = 'As a file, on any sheet of labels';
