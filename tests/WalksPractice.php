@@ -81,6 +81,7 @@ trait WalksPractice
                 'tare' => [$this->pour('CLR', 2.0), $this->tell($run, 'confirmed', ['step' => $step['key']])->assertOk()],
                 'weigh' => $this->weigh($run, $state, $how),
                 'rescue' => $this->tell($run, ($how['keep'] ?? false) ? 'kept' : 'rescued', ['step' => $step['key']])->assertOk(),
+                'heat' => $this->heats($run, $state, $how),
                 'mix' => [
                     $this->calling() && $this->act($how['answer'] ?? 'stay'),
                     $this->pass($state['clock']['mix_min'] * ($how['mix'] ?? 1.0)),
@@ -100,6 +101,28 @@ trait WalksPractice
             };
         }
         self::fail('It never came to an end.');
+    }
+
+    /** Heat on until the probe reads what it must: in steps, or as long as somebody thinks. */
+    private function heats(string $run, array $state, array $how): void
+    {
+        $stove = fn (string $line) => $this->postJson('/devices/probe/hand', ['line' => $line], $this->at())->assertOk();
+        $reads = fn (): float => (float) $this->getJson('/devices/probe', $this->at())->assertOk()->json('celsius');
+        $stove('ON');
+        if (isset($how['heat_min'])) {
+            $this->pass($how['heat_min']);
+        }
+        for ($i = 0; ! isset($how['heat_min']) && $i < 60; $i++) {
+            $this->pass(0.2);
+            $c = $reads();
+            $this->tell($run, 'heated', ['step' => $state['step']['key'], 'c' => round($c), 'by' => 'probe'])->assertOk();
+            if ($c >= $state['heat']['from_c'] + 2.0) {
+                break;
+            }
+        }
+        isset($how['says_c']) && $this->tell($run, 'heated', ['step' => $state['step']['key'], 'c' => $how['says_c']])->assertOk();
+        $this->tell($run, 'confirmed', ['step' => $state['step']['key'], 'sure' => true])->assertOk();
+        isset($how['cools']) && $this->pass($how['cools']);
     }
 
     private function calling(): bool

@@ -16,7 +16,7 @@ final readonly class Cables
 
     public function has(string $device): bool
     {
-        return $this->instead !== null ? in_array($device, ['scale', 'thermometer'], true) : $this->address($device) !== '';
+        return $this->instead !== null ? in_array($device, ['scale', 'thermometer', 'probe'], true) : $this->address($device) !== '';
     }
 
     public function areSimulated(): bool

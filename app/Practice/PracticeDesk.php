@@ -135,9 +135,19 @@ final readonly class PracticeDesk
             StepKind::Contacts => $waits === [] ? null : min($waits),
             StepKind::Mix => $since->addSeconds((int) round(60.0 * $run->plan->mixing->min)),
             StepKind::Degas => $since->addSeconds((int) round(60.0 * $run->plan->degassing->min)),
+            StepKind::Heat => $this->stir($run, $since),
             StepKind::Wait => $run->reaches($this->clock, Milestone::Demould)?->likely(),
             default => null,
         };
+    }
+
+    /** When the pot wants to be stirred and read again. */
+    private function stir(RecordedRun $run, CarbonImmutable $since): ?CarbonImmutable
+    {
+        $read = $run->state->heated[$run->state->step->batch] ?? [];
+        $last = $read === [] ? $since : $run->at($read[count($read) - 1]['at']);
+
+        return $run->plan->heat === null || $last === null ? null : $last->addSeconds((int) round($run->plan->heat->stepSeconds));
     }
 
     private function nextOfBuild(CarbonImmutable $now): ?CarbonImmutable

@@ -13,7 +13,7 @@ use App\Devices\SpokenLines;
 use App\Models\PracticeTry;
 use Carbon\CarbonImmutable;
 
-/** The scale and the thermometer of a practice. */
+/** The scale, the thermometer and the pot of a practice. */
 final readonly class PracticeLines implements SpokenLines
 {
     /** @param  float  $seconds  of the hand */
@@ -25,12 +25,13 @@ final readonly class PracticeLines implements SpokenLines
         if ($device === 'thermometer') {
             return sprintf('T,%+.1f,C', TrueClock::celsius($this->try->told(), $this->try->minute($now)));
         }
-        $answer = $device !== 'scale'
-            ? null
-            : app(PracticeDesk::class)->at(
-                $this->try, $this->seconds, $now,
-                fn (PracticeBench $bench, Situation $at): ?string => $bench->scale($line, $this->seconds, $at),
-            );
+        $answer = app(PracticeDesk::class)->at($this->try, $this->seconds, $now, fn (
+            PracticeBench $bench, Situation $at,
+        ): ?string => match ($device) {
+            'scale' => $bench->scale($line, $this->seconds, $at),
+            'probe' => $bench->pot($line, $at),
+            default => null,
+        });
 
         return $answer ?? throw new DeviceLost(Phrase::of('bench.gone_quiet', ['device' => $device]));
     }

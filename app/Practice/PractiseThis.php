@@ -9,8 +9,11 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Practice\Scenario;
+use App\Library\Library;
 use App\Models\Build;
 use App\Models\FormulaVersion;
+use App\Models\Impression;
+use App\Models\ImpressionKind;
 use App\Models\Pour;
 use App\Room\RoomTemperature;
 use App\Stock\Prices;
@@ -33,9 +36,16 @@ final readonly class PractiseThis
         'leak' => ['what' => 'leak', 'by' => 12],
         'pigment-by-eye' => ['what' => 'empty_tube', 'line' => 2], 'coat-late' => ['what' => 'recoat', 'by' => 0.6],
         'coat-early' => ['what' => 'recoat', 'by' => 1.4], 'air-mixed-in' => ['what' => 'rises', 'by' => 4],
+        'overheated' => ['what' => 'plate', 'by' => 1.8], 'under-fused' => ['what' => 'plate', 'by' => 0.5],
+        'wrong-part' => ['what' => 'wrong_tub', 'line' => 2],
     ];
 
-    public function __construct(private RoomTemperature $room, private Prices $prices, private Phrasebook $words) {}
+    public function __construct(
+        private RoomTemperature $room,
+        private Prices $prices,
+        private Phrasebook $words,
+        private Library $library,
+    ) {}
 
     /** @throws BadInput where there is nothing to practise in it */
     public function __invoke(Fields $in): Scenario
@@ -62,7 +72,17 @@ final readonly class PractiseThis
         return $this->scenario("{$pour->impression->job->name}, {$pour->impression->name}", [
             ...$this->poured($formula), 'volume_ml' => max(1.0, $ml), 'cup_ml' => $vessel?->positiveOrNull('capacity_ml') ?? 1500.0,
             'degas' => $vessel !== null && $vessel->has('degas') && $vessel->bool('degas'),
+            ...$this->mould($pour),
         ], $pour->cause === null ? [] : array_filter([self::CAUSES[$pour->cause] ?? null]), $pour->room_c);
+    }
+
+    /** @return array{mould?: string} of what it is cast in, where that is of this shelf */
+    private function mould(Pour $pour): array
+    {
+        $from = Impression::query()->find($pour->impression->from_id);
+        $known = $from !== null && isset($this->library->shelf()->bases[$from->material ?? '']);
+
+        return $known && $from->kind === ImpressionKind::Mould ? ['mould' => (string) $from->material] : [];
     }
 
     private function version(FormulaVersion $version): Scenario

@@ -36,6 +36,9 @@ final readonly class SetScene
 
     private const MOST_STEPS = 6;
 
+    /** What a cast is made in where clay will not do: silicone, then resin. */
+    private const BEAR = ['pr-25', 'rf-70'];
+
     /** The scale of the shop stands for itself; cups are as large as the scenario says. */
     private const CUP_ML = 1500;
 
@@ -56,16 +59,26 @@ final readonly class SetScene
     /** @return string its address */
     public function __invoke(Scenario $scenario, CarbonImmutable $now): string
     {
-        $link = $this->chain($scenario);
+        if ($scenario->isBuild()) {
+            return $this->planned($scenario, $this->chain($scenario, null), $now);
+        }
+        // What says nothing of a mould lies on clay; what clay would ruin, or what ruins it, lies in a mould that bears it.
+        $said = Fields::of($scenario->make)->textOrNull('mould');
+        foreach (array_unique([$said, null, ...self::BEAR]) as $mould) {
+            $link = $this->chain($scenario, $mould);
+            if ($this->isReady($link, $now)) {
+                break;
+            }
+            $link->job->delete();
+        }
 
-        return $scenario->isBuild() ? $this->planned($scenario, $link, $now) : $this->begun($scenario, $link, $now);
+        return $this->begun($scenario, $link->exists ? $link : $this->chain($scenario, $said), $now);
     }
 
-    private function chain(Scenario $scenario): Impression
+    private function chain(Scenario $scenario, ?string $mould): Impression
     {
         $make = Fields::of($scenario->make);
         $base = $make->textOrNull('base') ?? $this->library->builds()[$make->textOrNull('build') ?? '']->base ?? null;
-        $mould = $make->textOrNull('mould');
         $job = Job::query()->create([
             'name' => mb_substr($scenario->name, 0, 120), 'purpose' => $this->words->say(Phrase::of('bench.practice')), 'quantity' => 1,
         ]);
@@ -94,7 +107,6 @@ final readonly class SetScene
 
     private function begun(Scenario $scenario, Impression $link, CarbonImmutable $now): string
     {
-        $this->ready($link, $now);
         $make = Fields::of($scenario->make);
         $degas = $make->has('degas') ? $make->bool('degas') : false;
         $fresh = $this->sheets->fresh($link);
@@ -138,13 +150,17 @@ final readonly class SetScene
             ),
             $now,
         );
-        $this->ready($link->refresh(), $now);
+        $this->isReady($link->refresh(), $now);
 
         return "/builds/{$build->id}";
     }
 
-    /** Contacts as whoever set this up would have chosen them: the first way out of each that stands. */
-    private function ready(Impression $link, CarbonImmutable $now): void
+    /**
+     * Contacts as whoever set this up would have chosen them: of the ways out of each that stands, the first that is laid on.
+     *
+     * @return bool whether none of them stands any more
+     */
+    private function isReady(Impression $link, CarbonImmutable $now): bool
     {
         for ($i = 0; $i < self::MOST_STEPS; $i++) {
             $link = $link->refresh()->load('job.impressions');
@@ -153,25 +169,44 @@ final readonly class SetScene
                     $this->contacts->of($link, $this->contacts->chain($link->job)), static fn (JudgedContact $one): bool => $one->blocks,
                 ),
             )[0] ?? null;
-            $way = $stands === null ? null : ($this->ways->of($link, $stands)['ways'][0] ?? null);
-            if ($stands === null || $way === null) {
-                return;
+            if ($stands === null) {
+                return true;
             }
-            $chosen = [];
-            foreach ($way->steps as $step) {
-                $chosen += match ($step['kind']) {
-                    WayKind::Release => ['release' => $step['id']],
-                    WayKind::Seal,
-                    WayKind::Barrier => [
-                        'sealed_with' => $step['id'], 'sealed_ms' => (int) $now->subDays(self::SEALED_D)->getTimestampMs(),
-                    ],
-                    default => [],
-                };
-            }
-            if ($chosen === []) {
-                return;
+            $chosen = array_values(
+                array_filter(
+                    array_map(static fn ($way): array => self::laidOn($way->steps, $now), $this->ways->of($link, $stands)['ways']),
+                ),
+            )[0] ?? null;
+            if ($chosen === null) {
+                return false;
             }
             $this->choose->on($link, $stands->touch->key, Fields::of($chosen), $now);
         }
+
+        return false;
+    }
+
+    /**
+     * @param  list<array{kind: WayKind, id: string}>  $steps
+     * @return array<string, int|string> what is chosen for it; nothing where it takes more than what is laid on
+     */
+    private static function laidOn(array $steps, CarbonImmutable $now): array
+    {
+        $chosen = [];
+        foreach ($steps as $step) {
+            $laid = match ($step['kind']) {
+                WayKind::Release => ['release' => $step['id']],
+                WayKind::Seal, WayKind::Barrier => [
+                    'sealed_with' => $step['id'], 'sealed_ms' => (int) $now->subDays(self::SEALED_D)->getTimestampMs(),
+                ],
+                default => [],
+            };
+            if ($laid === []) {
+                return [];
+            }
+            $chosen += $laid;
+        }
+
+        return $chosen;
     }
 }

@@ -49,6 +49,9 @@ final class WalkAgain
             if ($where->step === StepKind::Tare) {
                 $bench->scale('CLR', $seconds, $where);
             }
+            if ($where->step === StepKind::Heat && ($fact['kind'] ?? '') === 'heated') {
+                $bench->potStandsAt(is_numeric($c = $fact['payload']['c'] ?? null) ? (float) $c : 0.0, $where);
+            }
             if ($where->step === StepKind::Weigh && ($fact['kind'] ?? '') === 'weighed') {
                 $this->noticed($where) && $bench->does('other_tub', $where, $seconds);
                 $reading = $fact['payload']['reading_g'] ?? 0.0;

@@ -26,7 +26,7 @@ final readonly class WriteScenario
         'heavy_hand' => Skill::Weighing, 'room' => Skill::Time, 'pot_life' => Skill::Time, 'recoat' => Skill::Windows,
         'demould' => Skill::Opening, 'ground' => Skill::Ground, 'scale_out' => Skill::Watchfulness,
         'scale_leans' => Skill::Watchfulness, 'rises' => Skill::Air, 'called' => Skill::Time, 'leak' => Skill::Watchfulness,
-        'wrong_tub' => Skill::Watchfulness, 'empty_tube' => Skill::Watchfulness,
+        'plate' => Skill::Heat, 'wrong_tub' => Skill::Watchfulness, 'empty_tube' => Skill::Watchfulness,
     ];
 
     public function __construct(private Library $library, private Phrasebook $words) {}
@@ -73,7 +73,7 @@ final readonly class WriteScenario
         $usual = [
             'heavy_hand' => [6.0, 'g'], 'room' => [30.0, '°C'], 'pot_life' => [0.6, '×'], 'recoat' => [0.6, '×'], 'demould' => [1.5, '×'],
             'scale_out' => [25.0, 's'], 'scale_leans' => [10.0, 'g'], 'rises' => [4.0, '×'], 'called' => [12.0, 'min'],
-            'leak' => [12.0, 'g/min'],
+            'leak' => [12.0, 'g/min'], 'plate' => [1.8, '×'],
         ];
 
         return array_map(static fn (MishapKind $kind): array => [

@@ -50,6 +50,15 @@ final class PracticeWalkedTest extends TestCase
         yield 'looked for the funnel' => ['fast-base', ['dawdle' => 5], ['poured_late'], ['mixed_through'], 'spoilt'];
         yield 'went to the door' => ['door', ['answer' => 'go'], ['left_mid_clock'], ['stayed_at_clock'], ''];
         yield 'stirred six lines for a moment' => ['soft-skin', ['mix' => 0.3], ['under_mixed'], ['mixed_through', 'gear_on'], 'usable'];
+        yield 'heated until it browned' => [
+            'hot-lure', ['heat_min' => 8], ['heat_scorched', 'heat_unread'], ['heat_right', 'heat_read', 'poured_warm'], 'spoilt',
+        ];
+        yield 'poured while it was milky' => ['hot-lure', ['heat_min' => 1.5, 'says_c' => 171], ['heat_too_cool', 'heat_misread'], ['heat_right'], 'spoilt'];
+        yield 'left to cool in the pot' => ['hot-lure', ['cools' => 9], ['poured_thick'], ['poured_warm'], 'spoilt'];
+        yield 'heated by the clock on another plate' => ['strong-plate', ['heat_min' => 4], ['heat_scorched'], ['heat_right', 'heat_read'], 'spoilt'];
+        yield 'looked for the jug while the plaster set' => ['plaster-waits', ['dawdle' => 25], ['poured_late'], ['poured_in_time'], 'spoilt'];
+        yield 'kneaded to a marble' => ['putty', ['mix' => 0.2], ['under_mixed'], ['mixed_through', 'ratio_kept'], 'usable'];
+        yield 'pulled out of its mould wet' => ['latex-thin', ['wait' => 0.3, 'finger' => false], ['opened_early'], ['opened_in_time'], 'spoilt'];
         yield 'opened by the clock' => ['open-too-soon', ['finger' => false], ['opened_early'], ['opened_in_time'], 'spoilt'];
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Devices\StandIn;
 
 use Apalos\Core\Practice\Luck;
+use Apalos\Core\Practice\SimulatedPot;
 use Apalos\Core\Practice\SimulatedScale;
 
 /** The lines the stand-ins understand, each answered with one line or, while dropped out, with nothing. */
@@ -14,7 +15,7 @@ final class StandIns
 
     private ?float $setCelsius = null;
 
-    private ?PotMechanics $pot = null;
+    private ?SimulatedPot $pot = null;
 
     public function __construct(private readonly float $roomC = 19.5)
     {
@@ -31,7 +32,7 @@ final class StandIns
     public function probe(string $line, float $now): string
     {
         $line = strtoupper(trim($line));
-        $this->pot ??= new PotMechanics($this->roomC, $now);
+        $this->pot ??= SimulatedPot::cold($this->roomC, $now);
         if (preg_match('/^=(\d+(?:\.\d+)?)$/', $line, $part) === 1) {
             $this->pot->set((float) $part[1], $now);
 

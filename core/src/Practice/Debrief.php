@@ -22,7 +22,7 @@ final readonly class Debrief
     private const MOST_RUNS = 30;
 
     /** What makes a cast waste; all else leaves it usable. */
-    private const SPOILS = ['never-set', 'sticky', 'fused', 'delaminated', 'short-fill', 'tear'];
+    private const SPOILS = ['scorched', 'never-set', 'sticky', 'fused', 'delaminated', 'short-fill', 'tear'];
 
     private const CAUSES = 3;
 
@@ -62,6 +62,7 @@ final readonly class Debrief
             (new GroundJudge)->judge($run, $truth, $found);
             (new WeighingJudge($this->faults))->judge($run, $truth, $found);
             (new TimeJudge)->judge($run, $scenario, $truth, $found);
+            (new HeatJudge)->judge($run, $scenario, $truth, $found);
             $this->knows($run, $truth, $found);
         }
         $build === null || (new BuildJudge)->judge($build, $runs, $truth, $ended, $found);

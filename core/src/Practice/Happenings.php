@@ -12,6 +12,8 @@ use Apalos\Core\Run\StepKind;
 /**
  * What goes wrong on a bench that is not there, as its scenario has it: when it comes, what is seen of it, and what somebody does about it.
  *
+ * @phpstan-import-type PotsShape from PotBench
+ *
  * @phpstan-type SaidShape array{at_min: float, code: string}
  * @phpstan-type HappenedShape array{
  *     come: list<string>, rose: array<string, array<int, float>>,
@@ -177,7 +179,8 @@ final class Happenings
         }
     }
 
-    private function once(string $key, Situation $at, ?string $code = null): void
+    /** It is seen, once, as long as it lasts. */
+    public function once(string $key, Situation $at, ?string $code = null): void
     {
         if (! isset($this->come[$key])) {
             $this->come[$key] = true;
@@ -255,12 +258,15 @@ final class Happenings
         return $this->changedFrom === null ? ($this->scenario->wrong(MishapKind::Ground)->is ?? 'none') : 'none';
     }
 
-    /** @param  array<string, array<int, array<string, float>>>  $in  grams in each cup of each run */
-    public function truth(array $in): Truth
+    /**
+     * @param  array<string, array<int, array<string, float>>>  $in  grams in each cup of each run
+     * @param  PotsShape  $pots
+     */
+    public function truth(array $in, array $pots = []): Truth
     {
         return new Truth(
             $this->scenario->trueTimes(), $this->scenario->room(), $this->ground(), $this->changedFrom === '' ? null : $this->changedFrom,
-            $in, $this->rose, $this->spans, $this->lids, $this->calls,
+            $in, $this->rose, $this->spans, $this->lids, $this->calls, $pots,
         );
     }
 

@@ -19,7 +19,7 @@ final readonly class Mishap
         'heavy_hand' => ['by', 0.1, 200.0], 'room' => ['by', -10.0, 45.0], 'pot_life' => ['by', 0.1, 5.0], 'recoat' => ['by', 0.1, 5.0],
         'demould' => ['by', 0.2, 5.0],
         'scale_out' => ['by', 5.0, 600.0], 'scale_leans' => ['by', 0.2, 500.0], 'rises' => ['by', 1.0, 6.0], 'called' => ['by', 0.5, 240.0],
-        'leak' => ['by', 0.1, 500.0],
+        'leak' => ['by', 0.1, 500.0], 'plate' => ['by', 0.3, 4.0],
     ];
 
     /**

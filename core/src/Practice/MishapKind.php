@@ -31,6 +31,8 @@ enum MishapKind: string
     case Leak = 'leak';
     /** The tub in the hand is another part's than the line asks for. */
     case WrongTub = 'wrong_tub';
+    /** The plate under the pot is so many times as strong as it says. */
+    case Plate = 'plate';
     /** The tube of a line is empty before the line is in. */
     case EmptyTube = 'empty_tube';
 }

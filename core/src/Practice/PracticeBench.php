@@ -7,6 +7,7 @@ namespace Apalos\Core\Practice;
 use Apalos\Core\Cure\Milestone;
 use Apalos\Core\Input\BadInput;
 use Apalos\Core\Phrase\Phrase;
+use Apalos\Core\Run\StepKind;
 
 /**
  * A bench that is not there: the hand that pours, the scale under it, tubs with lids, a finger, and what goes wrong ({@see Happenings}).
@@ -16,10 +17,11 @@ use Apalos\Core\Phrase\Phrase;
  *
  * @phpstan-import-type PanShape from SimulatedScale
  * @phpstan-import-type HappenedShape from Happenings
+ * @phpstan-import-type PotsShape from PotBench
  *
  * @phpstan-type BenchShape array{
  *     seed: int, drawn: int, scale: PanShape, in: array<string, array<int, array<string, float>>>, last_pan: float,
- *     happens: HappenedShape,
+ *     happens: HappenedShape, pots?: PotsShape,
  * }
  */
 final class PracticeBench
@@ -37,6 +39,9 @@ final class PracticeBench
     /** Of a line, what an empty tube still gives. */
     private const TUBE_SHARE = 0.3;
 
+    /** So far below where it scorches, it smells. */
+    private const SMELLS_C = 6.0;
+
     /** Minutes that each act takes beside its own. */
     private const TOUCH_MIN = 0.1;
 
@@ -49,6 +54,7 @@ final class PracticeBench
         private readonly SimulatedScale $scale,
         private readonly Happenings $happens,
         private readonly Scenario $scenario,
+        private readonly PotBench $pots,
         private array $in = [],
         private float $lastPan = 0.0,
     ) {}
@@ -57,7 +63,7 @@ final class PracticeBench
     {
         $luck = new Luck($seed);
 
-        return new self($luck, new SimulatedScale($luck, $divisionG, $capacityG), new Happenings($scenario), $scenario);
+        return new self($luck, new SimulatedScale($luck, $divisionG, $capacityG), new Happenings($scenario), $scenario, new PotBench($scenario));
     }
 
     /** @return string|null what the scale answers to a line ({@see SimulatedScale}); null while it is silent */
@@ -83,6 +89,27 @@ final class PracticeBench
         $this->lastPan = $line === 'CLR' ? 0.0 : $this->lastPan;
 
         return $answer;
+    }
+
+    /** @return string what the probe in the pot, or the plate under it, answers to a line */
+    public function pot(string $line, Situation $at): string
+    {
+        $answer = $this->pots->hears($line, $at);
+        $c = $this->pots->celsius($at);
+        foreach ($at->heat === null || $at->step !== StepKind::Heat ? [] : [
+            'pot_clear' => $c >= $at->heat->from->degrees, 'pot_smells' => $c >= $at->heat->over->degrees - self::SMELLS_C,
+            'pot_browns' => $c > $at->heat->over->degrees,
+        ] as $seen => $is) {
+            $is && $this->happens->once("{$seen}/{$at->of}/{$at->batch}", $at, $seen);
+        }
+
+        return $answer;
+    }
+
+    /** So warm it was read when it was walked before. */
+    public function potStandsAt(float $celsius, Situation $at): void
+    {
+        $this->pots->standsAt($celsius, $at);
     }
 
     /** So much stood in the cup when it was walked before: it stands there again. */
@@ -122,6 +149,7 @@ final class PracticeBench
         }
         $this->lastPan = $pan;
         $this->happens->comesTo($at, $this->scale, $seconds);
+        $this->pots->comesTo($at);
     }
 
     /**
@@ -189,7 +217,7 @@ final class PracticeBench
 
     public function truth(): Truth
     {
-        return $this->happens->truth($this->in);
+        return $this->happens->truth($this->in, $this->pots->toArray());
     }
 
     /**
@@ -206,7 +234,7 @@ final class PracticeBench
     {
         return [
             'seed' => $this->luck->seed, 'drawn' => $this->luck->drawn(), 'scale' => $this->scale->toArray(), 'in' => $this->in,
-            'last_pan' => $this->lastPan, 'happens' => $this->happens->toArray(),
+            'last_pan' => $this->lastPan, 'happens' => $this->happens->toArray(), 'pots' => $this->pots->toArray(),
         ];
     }
 
@@ -217,7 +245,7 @@ final class PracticeBench
 
         return new self(
             $luck, SimulatedScale::from($was['scale'], $luck, $divisionG, $capacityG), Happenings::goesOn($scenario, $was['happens']),
-            $scenario, $was['in'], $was['last_pan'] * 1.0,
+            $scenario, new PotBench($scenario, $was['pots'] ?? []), $was['in'], $was['last_pan'] * 1.0,
         );
     }
 }

@@ -104,6 +104,12 @@ final readonly class Scenario
         ]);
     }
 
+    /** How strong the plate under a pot really is, beside a usual one. */
+    public function plate(): float
+    {
+        return $this->times(MishapKind::Plate);
+    }
+
     /** How long what is on this sheet really takes here. */
     public function clock(CureSheet $sheet): TrueClock
     {

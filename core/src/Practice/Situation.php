@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Apalos\Core\Practice;
 
+use Apalos\Core\Casting\Heat;
 use Apalos\Core\Cure\CureSheet;
 use Apalos\Core\Run\RunState;
 use Apalos\Core\Run\StepKind;
@@ -17,6 +18,7 @@ final readonly class Situation
      * @param  string|null  $add  what the line asks for
      * @param  array<string, float>  $planned  grams of the cup at hand, by code
      * @param  float  $display  what the scale reads that holds what is in the cup
+     * @param  Heat|null  $heat  how warm it is made, where it is heated
      * @param  float|null  $metAt  minute of the practice; likewise $since (the step), $filledAt and $laidAt (of the coat that is touched)
      */
     public function __construct(
@@ -36,6 +38,7 @@ final readonly class Situation
         public ?float $laidAt = null,
         public ?CureSheet $sheet = null,
         public float $display = 0.0,
+        public ?Heat $heat = null,
     ) {}
 
     /** @param  float  $began  minute of the practice at which the run began */
@@ -50,7 +53,7 @@ final readonly class Situation
             $minute, $of, $state->step->kind, $began + $state->since, max(1, $state->step->batch),
             $line === null ? 0 : count($cup->weighings) + 1, $line['add'] ?? null, $cup->planned,
             array_sum($cup->poured), $state->plan->density->gPerMl, $state->plan->capacity?->ml, $met === null ? null : $began + $met,
-            $filled === null ? null : $began + $filled, null, $sheet, $cup->display,
+            $filled === null ? null : $began + $filled, null, $sheet, $cup->display, $state->plan->heat,
         );
     }
 }

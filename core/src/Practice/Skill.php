@@ -15,5 +15,6 @@ enum Skill: string
     case Windows = 'windows';
     case Opening = 'opening';
     case Order = 'order';
+    case Heat = 'heat';
     case Watchfulness = 'watchfulness';
 }

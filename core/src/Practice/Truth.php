@@ -10,11 +10,13 @@ use Apalos\Core\Input\Fields;
 /**
  * What really was, behind what sheet, scale and screen said. Minutes are those of the practice.
  *
+ * @phpstan-import-type PotsShape from PotBench
+ *
  * @phpstan-type Span array{from_min: float, to_min: float|null, by: float, of: string}
  */
 final readonly class Truth
 {
-    private const FIELDS = ['times', 'room', 'ground', 'noticed', 'cups', 'rose_g', 'spans', 'lids', 'calls'];
+    private const FIELDS = ['times', 'room', 'ground', 'noticed', 'cups', 'rose_g', 'spans', 'lids', 'calls', 'pots'];
 
     private const MOST = 400;
 
@@ -28,11 +30,13 @@ final readonly class Truth
      * @param  array<string, list<Span>>  $spans  `silent`, `leans`, `leak`, `tube`: from when until when, how far
      * @param  list<array{at_min: float, line: int, of: string, poured: bool}>  $lids  tubs that were the wrong one
      * @param  list<array{at_min: float, min: float, at: string, went: bool}>  $calls
+     * @param  PotsShape  $pots  what was done to each pot, in seconds of the practice
      */
     public function __construct(
         public array $times = [], public array $room = [['from_min' => 0.0, 'c' => 23.0]], public string $ground = 'none',
         public ?string $noticed = null,
         public array $cups = [], public array $rose = [], public array $spans = [], public array $lids = [], public array $calls = [],
+        public array $pots = [],
     ) {}
 
     public static function from(Fields $in): self
@@ -59,6 +63,17 @@ final readonly class Truth
         foreach ($byRun('rose_g') as $of => $run) {
             foreach ($run->names() as $batch) {
                 $rose[$of][(int) $batch] = $run->number($batch);
+            }
+        }
+        $pots = [];
+        foreach ($byRun('pots') as $of => $run) {
+            foreach ($run->names() as $batch) {
+                $pots[$of][(int) $batch] = array_map(
+                    static fn (Fields $one): array => [
+                        'at_s' => $one->only('at_s', 'on', 'c')->number('at_s'), 'on' => $one->bool('on'), 'c' => $one->number('c', -60.0, 600.0),
+                    ],
+                    $run->objects($batch, self::MOST),
+                );
             }
         }
         foreach ($in->objectOrNull('spans')?->only('silent', 'leans', 'leak', 'tube')->names() ?? [] as $what) {
@@ -103,6 +118,7 @@ final readonly class Truth
                 ],
                 $objects('calls'),
             ),
+            $pots,
         );
     }
 
@@ -122,7 +138,7 @@ final readonly class Truth
     {
         return array_filter([
             'times' => $this->times, 'room' => $this->room, 'ground' => $this->ground, 'noticed' => $this->noticed, 'cups' => $this->cups,
-            'rose_g' => $this->rose, 'spans' => $this->spans, 'lids' => $this->lids, 'calls' => $this->calls,
+            'rose_g' => $this->rose, 'spans' => $this->spans, 'lids' => $this->lids, 'calls' => $this->calls, 'pots' => $this->pots,
         ], static fn (mixed $one): bool => $one !== [] && $one !== null);
     }
 }

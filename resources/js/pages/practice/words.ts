@@ -29,6 +29,7 @@ export const mishap: Record<string, { name: string; by: string }> = {
     leak: { name: 'The seam leaks', by: 'how fast' },
     wrong_tub: { name: 'The wrong tub is handed over', by: '' },
     empty_tube: { name: 'A tube runs empty', by: '' },
+    plate: { name: 'The plate is another', by: 'so many times as strong' },
 };
 
 export const ground: Record<string, string> = {
