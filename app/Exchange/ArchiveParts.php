@@ -15,6 +15,7 @@ use App\Models\OwnBuild;
 use App\Models\OwnRule;
 use App\Models\OwnSheet;
 use App\Models\Pour;
+use App\Models\PracticeTry;
 use App\Models\Snapshot;
 use App\Models\Study;
 use App\Models\SwatchReading;
@@ -65,6 +66,7 @@ final readonly class ArchiveParts
         'ways' => ['taken_ways', 'Which whole way a job took, and what it promised.'],
         'wants' => ['job_wants', 'What is to be bought for a job.'],
         'people' => ['people', 'Who worked here: names and roles, and nothing they come in with.'],
+        'practised' => ['practice_tries', 'What somebody practised, and what it came to; of no count of the shop.'],
         'facts' => [
             'facts',
             'Everything that was told of runs, builds, series, moulds, lots, kits, patches and trials, and what was decided, in order, each sealed to the one before.',
@@ -79,13 +81,15 @@ final readonly class ArchiveParts
             'practice_of',
             'practising',
         ],
+        // The shop it stood in is gone with it.
+        'practice_tries' => ['shop_id'],
         'people' => ['passphrase', 'pin', 'pin_tries', 'sessions'],
     ];
 
     /** @var list<class-string<Model>> whose columns hold more than one value */
     private const STRUCTURED = [
         Anchor::class, Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class,
-        OwnRule::class, OwnSheet::class, Pour::class, PracticeScenario::class, Snapshot::class, Study::class, SwatchReading::class,
+        OwnRule::class, OwnSheet::class, Pour::class, PracticeScenario::class, PracticeTry::class, Snapshot::class, Study::class, SwatchReading::class,
         TakenWay::class, Trial::class, Workshop::class,
     ];
 

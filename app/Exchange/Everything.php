@@ -73,7 +73,7 @@ final readonly class Everything
         $rows = 0;
         $query = $table === 'workshops'
             ? \Illuminate\Support\Facades\DB::table('workshops')->where('id', $this->workshop->id)
-            : Rows::of($table);
+            : Rows::of($table)->when($table === 'practice_tries', static fn ($tries) => $tries->whereNotNull('ended_at'));
         $order = isset($columns['id']) ? ['id'] : array_slice(array_keys($columns), 0, 2);
         foreach ($order as $by) {
             $query->orderBy($by);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Exchange\Everything;
+use App\Exchange\TakeEverything;
 use App\Models\PracticeTry;
 use App\Models\Role;
 use App\Models\Workshop;
@@ -230,5 +232,24 @@ final class PracticeTest extends TestCase
         $this->post('/practice/this', ['pour' => 999_999])->assertNotFound();
         $this->delete("/practice/scenarios/{$id}")->assertRedirect('/practice');
         $this->post('/practice', ['scenario' => "own-{$id}"])->assertSessionHasErrors('practice');
+    }
+
+    public function test_what_somebody_practised_goes_along_with_everything_and_comes_in_again(): void
+    {
+        $this->begin('putty');
+        $this->walk((string) preg_replace('/\\D/', '', (string) $this->try?->place));
+        $this->ends();
+        $going = $this->begin('first-block');
+        $file = tempnam(sys_get_temp_dir(), 'everything-');
+        app(Everything::class)->give($file, $this->now);
+        $path = PracticeTry::query()->whereNotNull('ended_at')->value('skills');
+        $this->post("/practice/tries/{$going->id}/end");
+        PracticeTry::query()->delete();
+        DB::table('room_readings')->delete();
+        $came = app(TakeEverything::class)($file);
+        unlink($file);
+        self::assertSame(1, $came['practised'], 'What still goes on stays where it goes on.');
+        self::assertSame($path, PracticeTry::query()->value('skills'));
+        $this->get('/practice')->assertOk();
     }
 }

@@ -97,51 +97,64 @@ final class PracticeWalkedTest extends TestCase
         self::assertSame('good', $came['would']);
     }
 
-    public function test_coats_walked_by_the_finger_lie_in_the_window_they_really_had_and_by_the_clock_they_do_not(): void
+    /** @return iterable<string, array{string, array<string, mixed>, list<string>, list<string>}> as above, of builds */
+    public static function builds(): iterable
     {
-        $this->build($this->begin('window-shuts')->place, ['touch' => false, 'after' => 30]);
-        $came = $this->ends();
-        self::assertContains('coat_late', $this->codes($came, false));
-        self::assertContains('not_touched', $this->codes($came, false));
-        self::assertSame(['spoilt', true], [$came['would'], in_array('delaminated', $came['seen'], true)]);
-        self::assertContains('coat-late', array_column($came['causes'], 'id'), json_encode([$came['causes'], $came['seen']]));
-        self::assertGreaterThan(0.0, $came['waste']['grams']);
+        yield 'coats by the clock, in a warm room' => [
+            'window-shuts', ['touch' => false, 'after' => 30], ['coat_late', 'not_touched'], ['coat_in_window', 'touched'],
+        ];
+        yield 'coats laid hours later' => [
+            'spread-skin', ['touch' => false, 'after' => 240], ['coat_late', 'not_touched'], ['coat_in_window', 'touched'],
+        ];
+        yield 'called away from an open window' => [
+            'second-coat-away', ['answer' => 'go', 'touch' => false], ['left_at_window'], ['stayed_at_window', 'coat_in_window'],
+        ];
+        yield 'two halves in a hurry' => ['two-halves', ['hurry' => true, 'touch' => false], ['opened_early_build'], ['in_its_time']];
+        yield 'a matrix in a hurry' => ['matrix-under-time', ['hurry' => true, 'touch' => false], ['opened_early_build'], ['in_its_time']];
+    }
 
-        $this->build($this->begin('spread-skin')->place);
+    /**
+     * @param  array<string, mixed>  $badly
+     * @param  list<string>  $bad
+     * @param  list<string>  $good
+     */
+    #[DataProvider('builds')]
+    public function test_a_build_walked_badly_and_well_is_found_as_a_practised_hand_would(
+        string $scenario,
+        array $badly,
+        array $bad,
+        array $good,
+    ): void {
+        $this->build($this->begin($scenario)->place, $badly);
+        $came = $this->ends();
+        self::assertSame([], array_diff($bad, $this->codes($came, false)), implode(', ', $this->codes($came, false)));
+        self::assertSame('spoilt', $came['would']);
+        self::assertGreaterThan(0.0, $came['waste']['grams'], 'What is spoilt is lost.');
+
+        $this->build($this->begin($scenario)->place);
         $came = $this->ends();
         self::assertSame(
             [], $this->codes($came, false),
-            json_encode(array_values(array_filter($came['findings'], static fn (array $one): bool => ! $one['good']))),
+            json_encode(array_values(array_filter($came['findings'], static fn (array $one): bool => ! $one['good']))) ?: '',
         );
-        self::assertSame([], array_diff(['coat_in_window', 'touched', 'opened_in_time'], [...$this->codes($came, true), 'opened_in_time']));
+        self::assertSame([], array_diff($good, $this->codes($came, true)), implode(', ', $this->codes($came, true)));
         self::assertSame('good', $came['would']);
     }
 
-    public function test_a_block_in_two_halves_and_a_matrix_are_walked_in_their_order_and_in_a_hurry(): void
+    public function test_what_a_late_coat_would_show_is_known_to_the_faults(): void
     {
-        $this->build($this->begin('two-halves')->place, ['hurry' => true, 'touch' => false]);
+        $this->build($this->begin('window-shuts')->place, ['touch' => false, 'after' => 30]);
         $came = $this->ends();
-        self::assertContains('opened_early_build', $this->codes($came, false));
-        self::assertSame('spoilt', $came['would']);
-        self::assertGreaterThan(640.0, $came['waste']['grams'], 'All of it is lost.');
-        foreach (['two-halves', 'matrix-under-time'] as $scenario) {
-            $this->build($this->begin($scenario)->place);
-            $came = $this->ends();
-            self::assertSame(
-                [], $this->codes($came, false),
-                $scenario.json_encode(array_values(array_filter($came['findings'], static fn (array $one): bool => ! $one['good']))),
-            );
-            self::assertSame('good', $came['would'], $scenario);
-        }
+        self::assertContains('delaminated', $came['seen']);
+        self::assertContains('coat-late', array_column($came['causes'], 'id'), json_encode([$came['causes'], $came['seen']]) ?: '');
     }
 
-    public function test_who_is_called_away_while_a_window_shuts_is_told_so_and_whoever_stays_as_well(): void
+    public function test_every_scenario_that_ships_is_walked_here_well_and_badly(): void
     {
-        $this->build($this->begin('second-coat-away')->place, ['answer' => 'go', 'touch' => false]);
-        $came = $this->ends();
-        self::assertContains('left_at_window', $this->codes($came, false));
-        $this->build($this->begin('second-coat-away')->place, ['answer' => 'stay']);
-        self::assertContains('stayed_at_window', $this->codes($this->ends(), true));
+        $walked = array_unique(
+            array_column([...array_values(iterator_to_array(self::scenarios())), ...array_values(iterator_to_array(self::builds()))], 0),
+        );
+        self::assertSame([], array_values(array_diff(array_keys(app(Scenarios::class)->shipped()), $walked)));
     }
 
     public function test_every_scenario_that_ships_can_be_begun_and_its_lines_are_those_it_speaks_of(): void

@@ -2,6 +2,7 @@
     /** Below the hand: how it is heated, what was read so far, and the stand-in's pot where there is no real one. */
     import { ask } from '../../lib/api';
     import { bench } from '../../lib/bench.svelte';
+    import { practice } from '../../lib/practice.svelte';
     import { measure } from '../../lib/units';
     import { clockTime } from '../../lib/when';
     import type { RunView } from '../../types/server';
@@ -26,7 +27,7 @@
 {#if bench.frame?.simulated && bench.frame.probe}
     <aside class="stove" aria-label={texts.standInPot}>
         <span class="quiet text-sm">Stand-in pot</span>
-        {#each stove as [line, name] (line)}<button
+        {#each stove.filter(([line]) => practice.id === null || !line.startsWith('=')) as [line, name] (line)}<button
                 type="button"
                 class="btn btn-sm"
                 onclick={() => void ask('POST', '/devices/probe/hand', { line })}>{name}</button
