@@ -18,6 +18,12 @@
     /** One thing after the other: what is done now is done at the minute the one before it left. */
     let busy = $state(false);
 
+    /** How tall it is, and its last line with the stripes round it. */
+    let whole = $state(0);
+    let line = $state(0);
+    const STRIPES_PX = 16;
+    const lastLine = $derived(line + STRIPES_PX);
+
     const rates = [1, 10, 60];
     const last = $derived(seen?.said.at(-1) ?? null);
     const calls = $derived(bench.frame?.practice?.calls ?? []);
@@ -65,47 +71,52 @@
     });
 </script>
 
-<aside class="practice" aria-label={texts.practice}>
-    <p class="head">
-        <strong>Practice</strong> <span>{name}</span>
-        <span class="fig clock">{clockTime(bench.now)}</span>
-    </p>
-    <div class="time" role="group" aria-label={texts.time}>
-        {#each rates as rate (rate)}
-            <button class="btn btn-sm" disabled={busy} aria-pressed={seen?.rate === rate} onclick={() => void does({ rate })}
-                >{rate === 1 ? texts.asItRuns : `${String(rate)}×`}</button
-            >
-        {/each}
-        <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: 1 })}>{texts.n1Min}</button>
-        <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: 10 })}>{texts.n10Min}</button>
-        {#if seen?.idle === true}
-            <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: 60 })}>+1 h</button>
-            <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: 1440 })}>{texts.n1Day}</button>
-        {/if}
-        {#if seen?.next_ms !== null && seen?.next_ms !== undefined && seen.next_ms > bench.now}
-            {@const left = (seen.next_ms - bench.now) / 60_000}
-            <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: left })}
-                >{texts.toWhatComesNext(minutes(left))}</button
-            >
-        {/if}
+<!-- Scrolled, its last line stays: what it is, what time it is there, and what happens. -->
+<aside class="practice" aria-label={texts.practice} bind:offsetHeight={whole} style:top="{lastLine - whole}px">
+    <div class="does">
+        <div class="time" role="group" aria-label={texts.time}>
+            {#each rates as rate (rate)}
+                <button class="btn btn-sm" disabled={busy} aria-pressed={seen?.rate === rate} onclick={() => void does({ rate })}
+                    >{rate === 1 ? texts.asItRuns : `${String(rate)}×`}</button
+                >
+            {/each}
+            <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: 1 })}>{texts.n1Min}</button>
+            <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: 10 })}>{texts.n10Min}</button>
+            {#if seen?.idle === true}
+                <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: 60 })}>+1 h</button>
+                <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: 1440 })}>{texts.n1Day}</button>
+            {/if}
+            {#if seen?.next_ms !== null && seen?.next_ms !== undefined && seen.next_ms > bench.now}
+                {@const left = (seen.next_ms - bench.now) / 60_000}
+                <button class="btn btn-sm" disabled={busy} onclick={() => void does({ jump_min: left })}
+                    >{texts.toWhatComesNext(minutes(left))}</button
+                >
+            {/if}
+        </div>
+        <div class="acts">
+            {#each (seen?.acts ?? []).filter((act) => !AT_THE_SCALE.includes(act)) as act (act)}
+                <button class="btn" disabled={busy} class:btn-accent={act === 'go' || act === 'stay'} onclick={() => void does({ act })}
+                    >{acts[act] ?? act}{act === 'go' && seen?.calling_min !== null && seen !== null
+                        ? `, ${minutes(seen.calling_min)}`
+                        : ''}</button
+                >
+            {/each}
+            {#if ending}
+                <button class="btn btn-primary" onclick={() => router.post(`/practice/tries/${String(id)}/end`)}>{texts.yesEndIt}</button>
+                <button class="btn btn-ghost" onclick={() => (ending = false)}>{texts.goOn}</button>
+            {:else}
+                <button class="btn btn-ghost" onclick={() => (ending = true)}>{texts.endWhatItCameTo}</button>
+            {/if}
+        </div>
     </div>
-    <p class="said" role="status">
-        {#if last !== null}<span>{last.text}</span>{/if}
-    </p>
-    <div class="acts">
-        {#each (seen?.acts ?? []).filter((act) => !AT_THE_SCALE.includes(act)) as act (act)}
-            <button class="btn" disabled={busy} class:btn-accent={act === 'go' || act === 'stay'} onclick={() => void does({ act })}
-                >{acts[act] ?? act}{act === 'go' && seen?.calling_min !== null && seen !== null
-                    ? `, ${minutes(seen.calling_min)}`
-                    : ''}</button
-            >
-        {/each}
-        {#if ending}
-            <button class="btn btn-primary" onclick={() => router.post(`/practice/tries/${String(id)}/end`)}>{texts.yesEndIt}</button>
-            <button class="btn btn-ghost" onclick={() => (ending = false)}>{texts.goOn}</button>
-        {:else}
-            <button class="btn btn-ghost" onclick={() => (ending = true)}>{texts.endWhatItCameTo}</button>
-        {/if}
+    <div class="ribbon" bind:offsetHeight={line}>
+        <p class="head">
+            <strong>Practice</strong> <span>{name}</span>
+            <span class="fig clock">{clockTime(bench.now)}</span>
+        </p>
+        <p class="said" role="status">
+            {#if last !== null}<span>{last.text}</span>{/if}
+        </p>
     </div>
     <Wrong says={trouble} />
 </aside>
@@ -118,13 +129,8 @@
 <style>
     .practice {
         position: sticky;
-        top: 0;
         z-index: 12;
-        display: grid;
-        gap: 0.4rem 1rem;
-        grid-template-columns: auto 1fr;
-        align-items: center;
-        padding: 0.6rem 2rem;
+        padding-inline: 2rem;
         border-block: 0.5rem solid transparent;
         border-image: repeating-linear-gradient(-45deg, var(--color-accent) 0 0.7rem, var(--color-base-200) 0.7rem 1.4rem) 8;
         background: var(--color-base-200);
@@ -139,12 +145,23 @@
         text-transform: uppercase;
         letter-spacing: 0.08em;
     }
+    .does,
     .time,
-    .acts {
+    .acts,
+    .ribbon {
         display: flex;
         flex-wrap: wrap;
         gap: 0.4rem;
-        justify-content: flex-end;
+    }
+    .does {
+        justify-content: space-between;
+        align-items: center;
+        padding-block: 0.4rem;
+    }
+    .ribbon {
+        gap: 0.1rem 1.5rem;
+        align-items: baseline;
+        padding-block: 0.3rem 0.5rem;
     }
     .time button[aria-pressed='true'] {
         background: var(--color-neutral);
@@ -155,7 +172,6 @@
         flex-wrap: wrap;
         gap: 0.2rem 1rem;
         align-items: baseline;
-        min-height: 2.75rem;
         font-size: 1.125rem;
     }
     .btn {
@@ -172,13 +188,11 @@
     }
     @media (max-width: 820px) {
         .practice {
-            position: static;
-            grid-template-columns: 1fr;
             padding-inline: 1rem;
         }
-        .time,
-        .acts {
-            justify-content: flex-start;
+        /* The tools of the frame float over its end. */
+        .ribbon {
+            padding-right: 4.5rem;
         }
     }
     @media print {

@@ -25,7 +25,11 @@
         }
     }
 
-    function toTheLine(): void {
+    function toTheLine(event: MouseEvent & { currentTarget: HTMLButtonElement }): void {
+        // Pressed with a pointer it is done with: the next Space confirms the step, and pours nothing more.
+        if (event.detail > 0) {
+            event.currentTarget.blur();
+        }
         if (target !== null) {
             void hand(`=${target.toFixed(2)}`);
         }

@@ -9,6 +9,12 @@
     import * as texts from './texts';
 
     let { run, heat }: { run: RunView; heat: NonNullable<RunView['heat']> } = $props();
+    /** How the plate was turned last, as far as this screen knows. */
+    let plate = $state('OFF');
+    function turn(line: string): void {
+        plate = line.startsWith('=') ? plate : line;
+        void ask('POST', '/devices/probe/hand', { line });
+    }
     const stove = [
         ['ON', 'Heat on'],
         ['OFF', 'Heat off'],
@@ -30,7 +36,8 @@
         {#each stove.filter(([line]) => practice.id === null || !line.startsWith('=')) as [line, name] (line)}<button
                 type="button"
                 class="btn btn-sm"
-                onclick={() => void ask('POST', '/devices/probe/hand', { line })}>{name}</button
+                aria-pressed={line.startsWith('=') ? undefined : line === plate}
+                onclick={() => turn(line)}>{name}</button
             >{/each}
     </aside>
 {/if}
@@ -57,5 +64,9 @@
         padding: 0.35rem 0.9rem;
         margin-top: 1rem;
         width: fit-content;
+    }
+    .stove [aria-pressed='true'] {
+        background: var(--color-neutral);
+        color: var(--color-neutral-content);
     }
 </style>
