@@ -24,7 +24,9 @@
 </script>
 
 <section class="cup" aria-label={texts.cupOfCard(cup.batch)}>
-    <h2 class="text-2xl">{texts.cupOfCard(cup.batch)}{run.batches > 1 ? ` of ${String(run.batches)}` : ''}: {grams(cup.grams)}</h2>
+    <h2 class="text-2xl">
+        {run.batches > 1 ? texts.cupOfSo(cup.batch, run.batches, grams(cup.grams)) : texts.cupOf(cup.batch, grams(cup.grams))}
+    </h2>
     <table>
         <thead
             ><tr

@@ -31,6 +31,9 @@ export const tooManyCups = 'A card of so many cups is told on its run, cup by cu
 
 // CardCup
 export const cupOfCard = (cup: string | number): string => `Cup ${String(cup)}`;
+export const cupOf = (cup: string | number, holds: string | number): string => `Cup ${String(cup)}: ${String(holds)}`;
+export const cupOfSo = (cup: string | number, cups: string | number, holds: string | number): string =>
+    `Cup ${String(cup)} of ${String(cups)}: ${String(holds)}`;
 export const addColumn = 'Add';
 export const thisMuch = 'this much';
 export const theDisplayReads = 'the display reads';
