@@ -57,14 +57,14 @@ final readonly class JobMoulds
     {
         $looked = array_filter($facts, static fn (Happened $fact): bool => $fact->kind === MouldFactKind::Looked->value);
 
-        return array_values(array_map(fn (Happened $fact): array => [
+        return array_map(fn (Happened $fact): array => [
             'at_ms' => $fact->atMs, 'condition' => self::word(self::said($fact, 'condition')),
             'marks' => array_map(
                 static fn (mixed $mark): string => self::word(is_string($mark) ? $mark : ''),
                 array_values(is_array($fact->payload['marks'] ?? null) ? $fact->payload['marks'] : []),
             ),
             'note' => self::said($fact, 'note'), 'person' => $this->names->by($fact->person, $fact->witness),
-        ], array_slice($looked, -self::LOOKS)));
+        ], array_slice(array_values($looked), -self::LOOKS));
     }
 
     private static function said(Happened $fact, string $key): string

@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import jsQR from 'jsqr';
+import { Hands, job } from './hands';
 import { expect, test } from './shop';
 import type { Page } from '@playwright/test';
 
@@ -84,9 +85,10 @@ test('each label of a sheet carries the code of its own thing, in its own place'
 test('a maker prints the card of a pour, and the file of a job goes to another shop', async ({ page, demo, shop }) => {
     await page.goto(demo.url);
     await page.locator('article', { hasText: 'Practice forearm' }).locator('h3 a').first().click();
-    const card = page.waitForEvent('download');
-    await page.getByRole('link', { name: 'Batch card, PDF' }).click();
-    expect((await card).suggestedFilename()).toMatch(/^batch-\d+\.pdf$/);
+    const card = await page.getByRole('link', { name: 'Batch card, PDF' }).getAttribute('href');
+    const printed = await page.request.get(`${demo.url}${card ?? ''}`);
+    expect(printed.headers()['content-type']).toBe('application/pdf');
+    expect(printed.headers()['content-disposition']).toMatch(/^inline; filename="batch-\d+\.pdf"$/);
     await page.goto(`${demo.url}/jobs/2`);
     const file = page.waitForEvent('download');
     await page.getByRole('link', { name: 'for another shop' }).click();
@@ -95,4 +97,85 @@ test('a maker prints the card of a pour, and the file of a job goes to another s
     await page.getByLabel('Take a file in').setInputFiles(path);
     await expect(page.getByRole('heading', { name: 'Owl brow', level: 1 })).toBeVisible();
     await expect(page.getByText('Plaster mould').first()).toBeVisible();
+});
+
+/** So many minutes before what a field of times takes for now: by the clock of the shop. */
+async function ago(page: Page, label: string, minutes: number): Promise<string> {
+    const now = (await page.getByLabel(label).first().getAttribute('max')) ?? '';
+    return new Date(Date.parse(`${now}:00Z`) - minutes * 60_000).toISOString().slice(0, 16);
+}
+
+test('what was worked by its card is typed in afterwards, to the counted piece', async ({ page, shop }) => {
+    test.slow();
+    const hands = new Hands(page);
+    await job(hands, shop, 'Carded grip', async (form) => {
+        await hands.fill(form.getByLabel('How many'), '2');
+        await hands.choose(form.getByLabel('Mould of'), 'pr-40');
+        await hands.choose(form.getByLabel('Casts of'), 'ur-35');
+    });
+    await hands.press(page.getByRole('button', { name: /^casts Casts/ }));
+    await hands.press(page.getByRole('button', { name: /Plan a pour/ }));
+    await hands.press(page.getByText('It holds', { exact: true }));
+    await hands.fill(page.getByRole('textbox', { name: 'It holds' }), '120');
+    await expect(page.getByRole('link', { name: 'Batch card, PDF' })).toBeVisible();
+
+    await hands.press(page.getByRole('button', { name: 'It was poured by its card: type that in' }));
+    await expect(page.getByText(/These are the cups of a card with “Cups [0-9a-f]{6}” at its foot/)).toBeVisible();
+    const began = 'Begun at, as the card says';
+    await page.getByLabel(began).fill(await ago(page, began, 2000));
+    await hands.press(page.getByRole('button', { name: 'Begin it as of then, and type the rest' }));
+    await expect(page.getByRole('heading', { name: 'Type the card in', level: 1 })).toBeVisible();
+
+    // What nobody ticked is asked for, and nothing that was typed goes.
+    const rows = page.getByRole('region', { name: 'Cup 1' }).getByRole('row');
+    const lines = (await rows.count()) - 1;
+    for (let i = 1; i <= lines; i++) {
+        const running = (await rows.nth(i).locator('td b').innerText()).replace(/[^\d.]/g, '');
+        await hands.fill(rows.nth(i).getByRole('textbox'), i === lines ? String(Number(running) + 30) : running);
+    }
+    await page.getByLabel('A met B at').fill(await ago(page, 'A met B at', 1990));
+    await page.getByLabel('In the mould at').fill(await ago(page, 'In the mould at', 1985));
+    await page.getByLabel('Opened at').fill(await ago(page, 'Opened at', 30));
+    await hands.press(page.locator('.words label', { hasText: 'good' }));
+    await hands.fill(page.getByLabel('Pieces that came of it'), '2');
+    await hands.fill(page.getByLabel('Left over'), '4');
+    const handIn = page.getByRole('button', { name: /Hand it in/ });
+    await hands.press(handIn);
+    await expect(page.getByRole('alert').filter({ hasText: 'Nothing is ticked at' })).toBeVisible();
+    for (const item of await page.locator('fieldset input[type=checkbox]:not(.sr-only)').all()) {
+        await item.check();
+    }
+
+    // A slip, or it was so: it is asked once.
+    await hands.press(handIn);
+    await expect(page.getByRole('alert').filter({ hasText: 'was meant. Was it so' })).toBeVisible();
+    await page.reload();
+    await expect(rows.nth(lines).getByRole('textbox')).not.toHaveValue('');
+    await hands.press(handIn);
+    await hands.press(page.getByRole('button', { name: 'It was so' }));
+
+    await expect(page.getByRole('heading', { name: /In the log: good/ })).toBeVisible();
+    await expect(page.getByText(/Typed in from its card on/)).toBeVisible();
+    await page.goto(`${shop.url}/log`);
+    await expect(page.getByText('Carded grip').first()).toBeVisible();
+});
+
+test('labels lie where this tablet says its sheets have them, and it is remembered', async ({ page, demo }) => {
+    await page.goto(`${demo.url}/rack`);
+    await page.getByText('Labels of these, on a sheet').click();
+    await page.getByLabel('Across').fill('2');
+    await page.getByLabel('Down').fill('7');
+    await page.getByLabel('Above and below').fill('15');
+    await page.getByLabel('First free place').fill('3');
+    const href = await page.getByRole('link', { name: 'This sheet, PDF' }).getAttribute('href');
+    const sheet = await printed(page, `${demo.url}${href ?? ''}`, 150);
+    const mm = 150 / 25.4;
+    // The third place: the second row, on the left.
+    expect(read(sheet, 0, Math.round((15 + 38.1) * mm), Math.round(105 * mm), Math.round(38 * mm))).toMatch(/\/rack\/\d+$/);
+    await page.goto(`${demo.url}/swatches/labels`);
+    await page.getByText('As a file, on any sheet of labels').click();
+    await expect(page.getByLabel('Across')).toHaveValue('2');
+    await page.getByLabel('Across').fill('0');
+    await expect(page.getByText('A whole number from 1 to 12.')).toBeVisible();
+    await expect(page.getByRole('link', { name: 'This sheet, PDF' })).toBeHidden();
 });

@@ -1,5 +1,7 @@
 import { expect, test, type Shop } from './shop';
 import type { Page } from '@playwright/test';
+import { Hands } from './hands';
+import { done, layOn } from './walking';
 
 // A pour one cannot spoil, as an apprentice walks it: read the lid, stop in time, jump the wait, hear what it came to, try again.
 
@@ -15,7 +17,7 @@ async function begin(page: Page, shop: Shop, name: string): Promise<void> {
 }
 
 /** To the first weighing. */
-async function toTheScale(page: Page): Promise<void> {
+async function toTheScale(page: Page, first = /^Pour B until/): Promise<void> {
     await expect(heading(page, 'Gear on')).toBeVisible();
     // Whoever presses at once has put nothing on.
     await page.waitForTimeout(3500);
@@ -26,12 +28,15 @@ async function toTheScale(page: Page): Promise<void> {
         await page.waitForTimeout(700);
     }
     await main(page).click();
-    await expect(heading(page, /^Stir each part/)).toBeVisible();
-    await main(page).click();
+    const stirred = heading(page, /^Stir each part|^Shake it up/);
+    await expect(stirred.or(heading(page, /Empty cup/))).toBeVisible();
+    if (await stirred.isVisible()) {
+        await main(page).click();
+    }
     await expect(heading(page, /Empty cup/)).toBeVisible();
     await page.getByRole('button', { name: 'Clear the pan' }).click();
     await main(page).click();
-    await expect(heading(page, /^Pour B until/)).toBeVisible();
+    await expect(heading(page, first)).toBeVisible();
 }
 
 async function toTheLine(page: Page): Promise<void> {
@@ -134,4 +139,60 @@ test('a maker writes something to practise, and begins it', async ({ page, shop 
     await begin(page, shop, 'Our quick gel');
     await expect(bar(page)).toBeVisible();
     await expect(heading(page, 'Gear on')).toBeVisible();
+});
+
+test('a pot of hot vinyl is heated until the probe says so, and not by the clock', async ({ page, shop }) => {
+    test.slow();
+    await begin(page, shop, 'A plate that is stronger than it says');
+    await toTheScale(page, /^Pour plastisol until/);
+    await toTheLine(page);
+    await expect(heading(page, /^Heat it until/)).toBeVisible();
+    const stove = page.getByRole('complementary', { name: 'Stand-in pot' });
+    await expect(stove.getByRole('button', { name: 'Warm at once' })).toBeHidden();
+    await stove.getByRole('button', { name: 'Heat on' }).click();
+    await bar(page).getByRole('button', { name: '+1 min' }).click();
+    const probe = page.getByRole('button', { name: /Stirred: the probe reads/ });
+    // In small steps: this plate is through in half the time.
+    await bar(page).getByRole('button', { name: '10×' }).click();
+    await expect(bar(page).getByRole('status')).toContainText('It has run clear', { timeout: 30_000 });
+    await stove.getByRole('button', { name: 'Heat off' }).click();
+    await bar(page).getByRole('button', { name: 'As it runs' }).click();
+    await expect(probe).toContainText(/1[678]\d/);
+    await probe.click();
+    await expect(page.getByText('It runs clear: it may come off.')).toBeVisible();
+    await main(page).click();
+    await expect(heading(page, /^(Pour|Fill)/)).toBeVisible();
+    await main(page).click();
+    await bar(page)
+        .getByRole('button', { name: /To what comes next/ })
+        .click();
+    await main(page).click();
+    await expect(heading(page, 'How did it come out?')).toBeVisible();
+    await ends(page);
+    await expect(heading(page, 'It would have been a good cast.')).toBeVisible();
+    await expect(page.getByText(/fused through, and not scorched/)).toBeVisible();
+});
+
+test('coats are practised on the screen of a build: called away, one stays, and a finger is asked', async ({ page, shop }) => {
+    test.slow();
+    const hands = new Hands(page);
+    await begin(page, shop, 'Called away before the second coat');
+    await expect(page.getByRole('list', { name: 'Operations' })).toBeVisible();
+    await done(hands, 'Release the mould');
+    await bar(page).getByRole('button', { name: '+10 min' }).click();
+    await layOn(hands, 'Detail coat');
+    await bar(page)
+        .getByRole('button', { name: /To what comes next/ })
+        .click();
+    // Its window is open, and somebody wants one for two hours.
+    await expect(bar(page).getByRole('button', { name: /^Go,/ })).toBeVisible();
+    await bar(page).getByRole('button', { name: 'Stay', exact: true }).click();
+    await bar(page).getByRole('button', { name: 'Touch it' }).click();
+    await expect(bar(page).getByRole('status')).toContainText('the glove stays clean');
+    await page.getByRole('button', { name: /^tacky/i }).click();
+    await layOn(hands, 'Spread, first');
+    await ends(page);
+    await expect(page.getByText(/would not have waited/)).toBeVisible();
+    await expect(page.getByText(/A finger was asked before “Spread, first”/)).toBeVisible();
+    await expect(page.getByText('“Spread, first” went on in its window.')).toBeVisible();
 });

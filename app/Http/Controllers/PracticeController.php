@@ -101,7 +101,11 @@ final readonly class PracticeController
     public function end(PracticeTry $try, EndPractice $end, Hands $hands): RedirectResponse
     {
         abort_if($try->person_id !== $hands->person?->id, 404);
-        $end($try, CarbonImmutable::now());
+        try {
+            $end($try, CarbonImmutable::now());
+        } catch (BadInput $wrong) {
+            return back()->withErrors(['practice' => Reply::say($wrong)]);
+        }
 
         return redirect()->to("/practice/tries/{$try->id}");
     }

@@ -7,6 +7,8 @@ namespace Apalos\Core\Practice;
 /** What is found of a practice while it is looked through: findings, what the cast would show, and what the faults need to know. */
 final class FoundSoFar
 {
+    private const DECIMALS = 6;
+
     /** @var list<Finding> */
     public array $all = [];
 
@@ -33,6 +35,8 @@ final class FoundSoFar
     /** The worst of several counts. */
     public function worst(string $fact, float $value, bool $lowest = false): void
     {
+        // What a floating point leaves over is nothing that was found.
+        $value = round($value, self::DECIMALS);
         $known = $this->facts[$fact] ?? null;
         $this->facts[$fact] = is_float($known) ? ($lowest ? min($known, $value) : max($known, $value)) : $value;
     }

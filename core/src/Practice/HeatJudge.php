@@ -85,7 +85,7 @@ final readonly class HeatJudge
                 return;
             }
         }
-        $found->add($say('heat_read', true, end($read) ?: null));
+        $found->add($say('heat_read', true, $read[array_key_last($read)]));
     }
 
     private function poured(PracticedRun $run, Heat $heat, int $batch, SimulatedPot $pot, FoundSoFar $found): void

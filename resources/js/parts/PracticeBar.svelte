@@ -5,6 +5,7 @@
     import { ask } from '../lib/api';
     import { bench } from '../lib/bench.svelte';
     import { acts, AT_THE_SCALE, practice } from '../lib/practice.svelte';
+    import { refused } from '../lib/refused';
     import { minutes } from '../lib/units';
     import { clockTime } from '../lib/when';
     import type { PracticeBenchView } from '../types/server';
@@ -118,7 +119,7 @@
             {#if last !== null}<span>{last.text}</span>{/if}
         </p>
     </div>
-    <Wrong says={trouble} />
+    <Wrong says={trouble ?? refused('practice')} />
 </aside>
 {#each calls as call (call.href + String(call.at_ms))}
     <p class="real" role="alert">

@@ -164,9 +164,9 @@
             </p>
         </form>
     {/if}
-    {#if stores.lots.length > 0}<p>
+    {#if stores.lots.length > 0}<div>
             <SheetOfLabels of="lots={stores.lots.map((lot) => lot.id).join(',')}" words={texts.labelsOfTheseKits} />
-        </p>{/if}
+        </div>{/if}
     {#each stores.lots as lot (lot.id)}<LotLine {lot} {colour} parts={stores.part_names} />{:else}
         <p class="quiet">
             No kit is written down. Take one in: then every run draws from it, and how much is left, its dates and its pours are known.
