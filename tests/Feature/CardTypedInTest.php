@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Build;
 use App\Models\Fact;
 use App\Models\Pour;
 use App\Models\PourState;
+use App\Models\Role;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\MakesPeople;
 use Tests\TestCase;
 
 /** What was poured by its card becomes the run, each step at the time that stands on the card. */
 final class CardTypedInTest extends TestCase
 {
+    use MakesPeople;
+
     /** A pour of this morning, begun by its card an hour and a half ago. */
     private function byCard(array $changes = [], int $minutesAgo = 90): Pour
     {
@@ -283,5 +288,55 @@ final class CardTypedInTest extends TestCase
         $from = microtime(true);
         $this->typed($pour, $card)->assertOk()->assertJsonPath('run.step.kind', 'wait');
         self::assertLessThan(6.0, microtime(true) - $from);
+    }
+
+    public function test_coats_of_a_build_are_typed_in_one_after_the_other_and_their_windows_follow(): void
+    {
+        $cast = $this->impression('cast', 'br-28');
+        $this->travelTo($this->now->subHours(6));
+        $this->post("/impressions/{$cast->id}/builds", ['kind' => 'spread-cast', 'measured' => ['area_mm2' => 42000]])
+            ->assertSessionHasNoErrors();
+        $this->travelTo($this->now);
+        $build = Build::query()->where('plain', false)->latest('id')->firstOrFail();
+        $tell = fn (string $kind, array $payload) => $this->postJson("/builds/{$build->id}/facts", [
+            'key' => $kind.json_encode($payload), 'kind' => $kind, 'payload' => $payload,
+        ]);
+        $at = fn (int $minutesAgo): int => (int) $this->now->subMinutes($minutesAgo)->getTimestampMs();
+        $tell('done', ['op' => 'release', 'done_ms' => $at(300), 'early' => true])->assertOk();
+        $byCard = function (string $op, int $began) use ($build, $at): Pour {
+            $this->post("/builds/{$build->id}/operations/{$op}/pour")->assertRedirect();
+            $pour = $build->pours()->where('operation', $op)->firstOrFail();
+            $this->post("/pours/{$pour->id}/card?edition={$pour->edition}", ['began_ms' => $at($began)])->assertSessionHasNoErrors();
+
+            return $pour->refresh();
+        };
+        $first = $byCard('detail', 240);
+        $this->typed($first, [...$this->filled($first, 5, 15), 'left_g' => 1.0])
+            ->assertOk()
+            ->assertJsonPath('run.step.kind', 'done')
+            ->assertJsonPath('card.stops', true);
+        $stands = fn (string $op): array => array_values(array_filter(
+            $this->getJson("/builds/{$build->id}/state")->json('operations'), static fn (array $one): bool => $one['id'] === $op,
+        ))[0];
+        self::assertSame($at(225), $stands('detail')['ended_ms'], 'It lay when the card says.');
+        $window = $stands('body-1');
+        self::assertGreaterThan($at(225), $window['opens_ms']);
+        self::assertSame('missed', $window['state'], 'By now its window has shut.');
+        // The next one was laid within it, and the card says so.
+        $open = (int) round(($window['opens_ms'] - $at(300)) / 60_000);
+        $began = 300 - $open;
+        $second = $byCard('body-1', $began);
+        $this->typed($second, $this->filled($second, 2, 6))->assertOk();
+        self::assertContains($stands('body-1')['state'], ['done'], 'Laid in its window.');
+    }
+
+    public function test_a_guest_types_nothing_in(): void
+    {
+        $pour = $this->byCard();
+        $card = $this->filled($pour);
+        $this->person('Odila', Role::Owner);
+        $this->as($this->person('Somebody', Role::Guest));
+        $this->typed($pour, $card)->assertForbidden();
+        self::assertSame(0, Fact::query()->count());
     }
 }
