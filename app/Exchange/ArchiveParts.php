@@ -89,7 +89,8 @@ final readonly class ArchiveParts
     /** @var list<class-string<Model>> whose columns hold more than one value */
     private const STRUCTURED = [
         Anchor::class, Build::class, Fact::class, FormulaVersion::class, Impression::class, ModelFile::class, Mould::class, OwnBuild::class,
-        OwnRule::class, OwnSheet::class, Pour::class, PracticeScenario::class, PracticeTry::class, Snapshot::class, Study::class, SwatchReading::class,
+        OwnRule::class, OwnSheet::class, Pour::class, PracticeScenario::class, PracticeTry::class, Snapshot::class, Study::class,
+        SwatchReading::class,
         TakenWay::class, Trial::class, Workshop::class,
     ];
 

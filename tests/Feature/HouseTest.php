@@ -108,14 +108,17 @@ final class HouseTest extends TestCase
     public function test_a_line_ends_where_an_eye_does(): void
     {
         $root = dirname(__DIR__, 2);
+        $long = [];
         foreach (['app', 'config', 'core/src', 'core/tests', 'database', 'routes', 'tests'] as $folder) {
             $here = new RecursiveDirectoryIterator("{$root}/{$folder}", RecursiveDirectoryIterator::SKIP_DOTS);
             foreach (new RecursiveIteratorIterator($here) as $file) {
                 if ($file instanceof SplFileInfo && $file->getExtension() === 'php') {
-                    self::assertSame([], self::tooLong((string) file_get_contents($file->getPathname())), $file->getPathname());
+                    $lines = self::tooLong((string) file_get_contents($file->getPathname()));
+                    $lines === [] || $long[substr($file->getPathname(), strlen($root) + 1)] = $lines;
                 }
             }
         }
+        self::assertSame([], $long);
         self::assertSame([2], self::tooLong("<?php\n\$a = ".str_repeat('$b + ', 40)."1;\n"));
         self::assertSame([2], self::tooLong("<?php\n// ".str_repeat('word ', 40)."\n"));
         self::assertSame([], self::tooLong("<?php\n\$a = '".str_repeat('word ', 40)."';\n"));

@@ -63,7 +63,9 @@ final class PracticeBench
     {
         $luck = new Luck($seed);
 
-        return new self($luck, new SimulatedScale($luck, $divisionG, $capacityG), new Happenings($scenario), $scenario, new PotBench($scenario));
+        return new self(
+            $luck, new SimulatedScale($luck, $divisionG, $capacityG), new Happenings($scenario), $scenario, new PotBench($scenario),
+        );
     }
 
     /** @return string|null what the scale answers to a line ({@see SimulatedScale}); null while it is silent */

@@ -70,7 +70,8 @@ final readonly class Truth
             foreach ($run->names() as $batch) {
                 $pots[$of][(int) $batch] = array_map(
                     static fn (Fields $one): array => [
-                        'at_s' => $one->only('at_s', 'on', 'c')->number('at_s'), 'on' => $one->bool('on'), 'c' => $one->number('c', -60.0, 600.0),
+                        'at_s' => $one->only('at_s', 'on', 'c')->number('at_s'), 'on' => $one->bool('on'),
+                        'c' => $one->number('c', -60.0, 600.0),
                     ],
                     $run->objects($batch, self::MOST),
                 );

@@ -26,7 +26,8 @@ final class HeatedTest extends TestCase
             Told::fact(0.6, 'confirmed', ['step' => '0:gear']), Told::fact(1.8, 'confirmed', ['step' => '1:tare']),
             Told::fact(2.5, 'weighed', ['step' => '1:weigh:0', 'reading_g' => 100.0]),
             ...array_map(
-                static fn (float $c, int $i): array => Told::fact(5.0 + 0.1 * $i, 'heated', ['step' => '1:heat', 'c' => $c]), $read, array_keys($read),
+                static fn (float $c, int $i): array => Told::fact(5.0 + 0.1 * $i, 'heated', ['step' => '1:heat', 'c' => $c]), $read,
+                array_keys($read),
             ),
             Told::fact(6.0, 'confirmed', ['step' => '1:heat', 'sure' => true]), Told::fact($filled, 'confirmed', ['step' => '1:fill']),
             Told::fact(40.0, 'opened', ['step' => '0:wait']),

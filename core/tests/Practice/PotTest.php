@@ -29,7 +29,8 @@ final class PotTest extends TestCase
     private static function at(float $minute, StepKind $step = StepKind::Heat, ?float $met = null): Situation
     {
         return new Situation(
-            $minute, step: $step, metAt: $met, heat: Heat::from(Fields::of(['from_c' => 165, 'to_c' => 180, 'over_c' => 190, 'step_s' => 60])),
+            $minute, step: $step, metAt: $met,
+            heat: Heat::from(Fields::of(['from_c' => 165, 'to_c' => 180, 'over_c' => 190, 'step_s' => 60])),
         );
     }
 
