@@ -65,9 +65,9 @@
     }
     input {
         width: 100%;
-        min-width: 16.5rem;
+        min-width: 17.5rem;
         min-height: 2.75rem;
-        font-size: 1.05rem;
+        font-size: 1rem;
         border-radius: 0.9rem;
     }
     .say {

@@ -199,6 +199,9 @@
         min-height: 2.9rem;
         cursor: pointer;
     }
+    li + li {
+        margin-top: 0.4rem;
+    }
     .after {
         display: flex;
         flex-wrap: wrap;
