@@ -13,9 +13,10 @@ use Apalos\Core\Run\RunFactKind;
 use Apalos\Core\Run\StepKind;
 use Apalos\Core\Units\Minutes;
 use App\Facts\AppendFact;
+use App\Facts\HeldStream;
 use App\Facts\ToldLate;
 use App\Log\RecordedRun;
-use App\Pours\RunStreams;
+use App\Pours\RunStream;
 use App\Room\CureClock;
 use Carbon\CarbonImmutable;
 
@@ -36,16 +37,23 @@ final class CardWalk
     /** What is told of a step is told: a walk that takes more steps has lost its way. */
     private const MOST_STEPS = 4000;
 
+    /** @var HeldStream<RunStream> */
+    private readonly HeldStream $held;
+
+    private RecordedRun $run;
+
     private int $told = 0;
 
     public function __construct(
         private readonly AppendFact $append,
-        private readonly RunStreams $runs,
         private readonly CureClock $clock,
         private readonly FilledCard $card,
-        private RecordedRun $run,
+        RunStream $stream,
         private CarbonImmutable $at,
-    ) {}
+    ) {
+        $this->held = HeldStream::of($stream);
+        $this->run = $stream->run;
+    }
 
     /** @throws BadInput for what cannot have been, or is asked about */
     public function walk(): RecordedRun
@@ -82,10 +90,10 @@ final class CardWalk
     private function tell(RunFactKind $kind, array $payload, CarbonImmutable $at): bool
     {
         $this->at = $this->at->max($at);
-        $this->run = ($this->append)(
-            $this->runs, $this->run->pour->id,
+        $this->run = $this->held->goesOn(($this->append)(
+            $this->held, $this->run->pour->id,
             Fields::of(['key' => "card/{$this->card->key}/{$this->told}", 'kind' => $kind->value, 'payload' => $payload]), $this->at,
-        )->run;
+        ))->run;
         $this->told++;
 
         return true;

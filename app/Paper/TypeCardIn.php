@@ -73,16 +73,16 @@ final readonly class TypeCardIn
                 throw new StepHasMoved(Phrase::of('bench.card_run_moved'));
             }
             $at = $run->facts === [] ? ($run->at(0.0) ?? $now) : $run->facts[count($run->facts) - 1]->at();
-            $run = ($this->append)($this->runs, $pour, Fields::of([
+            $stream = ($this->append)($this->runs, $pour, Fields::of([
                 'key' => "card/{$card->key}/typed", 'kind' => RunFactKind::Noted->value,
                 'payload' => [
                     'text' => trim($this->words->say(Phrase::of('bench.card_typed', [
                         'at' => $now->setTimezone($this->shop->zone())->format('j M Y, H:i'),
                     ])).' '.$card->note),
                 ],
-            ]), $at)->run;
-            $was = $run->lastFactId();
-            $run = (new CardWalk($this->append, $this->runs, $this->clock, $card, $run, $at))->walk();
+            ]), $at);
+            $was = $stream->run->lastFactId();
+            $run = (new CardWalk($this->append, $this->clock, $card, $stream, $at))->walk();
 
             return $run->lastFactId() === $was ? throw BadInput::at('cups', Phrase::of('bench.card_says_nothing')) : $run;
         }, 3);

@@ -9,6 +9,7 @@ use Apalos\Core\Input\Fields;
 use Apalos\Core\Phrase\Phrase;
 use Apalos\Core\Phrase\Phrasebook;
 use Apalos\Core\Practice\Scenario;
+use App\Contacts\JobContacts;
 use App\Library\Library;
 use App\Models\Build;
 use App\Models\FormulaVersion;
@@ -45,6 +46,7 @@ final readonly class PractiseThis
         private Prices $prices,
         private Phrasebook $words,
         private Library $library,
+        private JobContacts $contacts,
     ) {}
 
     /** @throws BadInput where there is nothing to practise in it */
@@ -72,17 +74,21 @@ final readonly class PractiseThis
         return $this->scenario("{$pour->impression->job->name}, {$pour->impression->name}", [
             ...$this->poured($formula), 'volume_ml' => max(1.0, $ml), 'cup_ml' => $vessel?->positiveOrNull('capacity_ml') ?? 1500.0,
             'degas' => $vessel !== null && $vessel->has('degas') && $vessel->bool('degas'),
-            ...$this->mould($pour),
+            ...$this->mould($pour->impression),
         ], $pour->cause === null ? [] : array_filter([self::CAUSES[$pour->cause] ?? null]), $pour->room_c);
     }
 
     /** @return array{mould?: string} of what it is cast in, where that is of this shelf */
-    private function mould(Pour $pour): array
+    private function mould(Impression $link): array
     {
-        $from = Impression::query()->find($pour->impression->from_id);
-        $known = $from !== null && isset($this->library->shelf()->bases[$from->material ?? '']);
+        foreach ($this->contacts->of($link, $this->contacts->chain($link->job->loadMissing('impressions'))) as $contact) {
+            $of = preg_match('/^link-(\d+)$/', $contact->touch->key, $part) === 1 ? Impression::query()->find((int) $part[1]) : null;
+            if ($of?->kind === ImpressionKind::Mould && isset($this->library->shelf()->bases[$of->material ?? ''])) {
+                return $link->kind === ImpressionKind::Cast ? ['mould' => (string) $of->material] : [];
+            }
+        }
 
-        return $known && $from->kind === ImpressionKind::Mould ? ['mould' => (string) $from->material] : [];
+        return [];
     }
 
     private function version(FormulaVersion $version): Scenario
@@ -103,6 +109,7 @@ final readonly class PractiseThis
                 'build' => $build->kind, 'measured' => $plan->objectOrNull('measured')?->toArray() ?? [],
                 ...array_filter([
                     'base' => $build->impression->material, 'box' => $build->impression->wall, 'bed' => $build->impression->bed,
+                    ...$this->mould($build->impression),
                 ]),
             ],
             [], null,

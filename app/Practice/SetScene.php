@@ -59,20 +59,25 @@ final readonly class SetScene
     /** @return string its address */
     public function __invoke(Scenario $scenario, CarbonImmutable $now): string
     {
-        if ($scenario->isBuild()) {
-            return $this->planned($scenario, $this->chain($scenario, null), $now);
-        }
-        // What says nothing of a mould lies on clay; what clay would ruin, or what ruins it, lies in a mould that bears it.
+        $link = $this->chainThatBears($scenario, $now);
+
+        return $scenario->isBuild() ? $this->planned($scenario, $link, $now) : $this->begun($scenario, $link, $now);
+    }
+
+    /** What says nothing of a mould lies on clay; a cast that clay would ruin, or that ruins it, lies in a mould that bears it. */
+    private function chainThatBears(Scenario $scenario, CarbonImmutable $now): Impression
+    {
         $said = Fields::of($scenario->make)->textOrNull('mould');
         foreach (array_unique([$said, null, ...self::BEAR]) as $mould) {
             $link = $this->chain($scenario, $mould);
-            if ($this->isReady($link, $now)) {
-                break;
+            if ($this->isReady($link, $now) || ($scenario->isBuild() && $link->kind !== ImpressionKind::Cast)) {
+                return $link;
             }
-            $link->job->delete();
+            // Nothing of it is left: a practice that is walked again finds its links by their order.
+            $link->job->forceDelete();
         }
 
-        return $this->begun($scenario, $link->exists ? $link : $this->chain($scenario, $said), $now);
+        return $this->chain($scenario, $said);
     }
 
     private function chain(Scenario $scenario, ?string $mould): Impression

@@ -75,7 +75,7 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
     labels: async (page, url) => {
         await page.goto(`${url}/swatches/labels?ids=1,2,3`);
         await page.getByLabel('Onto').selectOption('a4-21');
-        await page.getByLabel('First free place').fill('22');
+        await page.locator('.controls').getByLabel('First free place').fill('22');
     },
     'this bench': async (page, url) => {
         await page.goto(url);

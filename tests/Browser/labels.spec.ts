@@ -65,9 +65,9 @@ test('labels fill a sheet from the first free place on, and a roll one by one', 
     expect(await printed(page)).toEqual(Array.from({ length: Math.ceil(many / 24) }, () => '210 × 297'));
     const corner = async (): Promise<number> => (await labels.first().boundingBox())?.x ?? NaN;
     const left = await corner();
-    await page.getByLabel('First free place').fill('2');
+    await page.locator('.controls').getByLabel('First free place').fill('2');
     await expect.poll(corner).toBeGreaterThan(left + 200);
-    await page.getByLabel('First free place').fill('25');
+    await page.locator('.controls').getByLabel('First free place').fill('25');
     await expect(page.getByText('Count the places from the top left: 1 to 24.')).toBeVisible();
     await expect(page.getByRole('button', { name: 'Print', exact: true })).toBeDisabled();
 

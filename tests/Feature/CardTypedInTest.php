@@ -279,12 +279,19 @@ final class CardTypedInTest extends TestCase
         self::assertEqualsWithDelta(15.0, $this->byCard()->room_c, 0.001);
     }
 
-    public function test_a_card_of_many_cups_is_typed_in_in_good_time(): void
+    public function test_a_card_of_many_cups_and_many_lines_is_typed_in_in_good_time(): void
     {
-        $pour = $this->byCard(['volume.volume_ml' => 24 * 480, 'plan.vessel.capacity_ml' => 600], 24 * 60);
+        $lines = array_map(
+            static fn (string $code): array => ['code' => $code, 'amount' => 1, 'basis' => 'pct_of_total', 'into' => 'b'],
+            ['pi-fawn', 'pi-bone', 'pi-lichen', 'pi-oxblood', 'pi-russet', 'pi-soot', 'fl-red', 'fl-blue'],
+        );
+        $pour = $this->byCard(
+            ['volume.volume_ml' => 24 * 470, 'plan.vessel.capacity_ml' => 600, 'formula.additives' => $lines], 24 * 60,
+        );
         $card = $this->filled($pour);
         self::assertGreaterThan(18, count($card['cups']));
         self::assertLessThanOrEqual(24, count($card['cups']));
+        self::assertGreaterThan(180, array_sum(array_map(static fn (array $cup): int => count($cup['read']), $card['cups'])));
         $from = microtime(true);
         $this->typed($pour, $card)->assertOk()->assertJsonPath('run.step.kind', 'wait');
         self::assertLessThan(6.0, microtime(true) - $from);

@@ -252,4 +252,35 @@ final class PracticeTest extends TestCase
         self::assertSame($path, PracticeTry::query()->value('skills'));
         $this->get('/practice')->assertOk();
     }
+
+    /** @return iterable<string, array{string}> what clay would ruin, or what would ruin it */
+    public static function onNoClay(): iterable
+    {
+        yield 'hot vinyl' => ['hv-08'];
+        yield 'latex' => ['lx-60'];
+        yield 'epoxy' => ['rb-80'];
+        yield 'urethane' => ['ur-35'];
+    }
+
+    #[DataProvider('onNoClay')]
+    public function test_what_clay_would_not_bear_is_practised_in_a_mould_that_does_and_walked_again(string $base): void
+    {
+        $this->post('/practice/scenarios', [
+            'name' => 'Ours', 'make' => ['base' => $base, 'volume_ml' => 90, 'cup_ml' => 350, 'degas' => false], 'room_c' => 21,
+        ], ['X-Press' => 'ours-'.$base.'-1'])->assertSessionHasNoErrors();
+        $try = $this->begin('own-'.PracticeScenario::query()->max('id'));
+        $links = DB::table('impressions')->where('workshop_id', $try->shop_id)->orderBy('position')->pluck('kind')->all();
+        self::assertSame(['original', 'mould', 'cast'], $links, 'And nothing of what was tried before.');
+        $this->walk((string) preg_replace('/\\D/', '', $try->place));
+        $came = $this->ends();
+        $last = array_values(array_filter($came['findings'], static fn (array $one): bool => $one['fact'] !== null));
+        $this->post("/practice/tries/{$try->id}/again", [
+            'of' => $last[count($last) - 1]['of'], 'fact' => $last[count($last) - 1]['fact'],
+        ])->assertSessionHasNoErrors();
+        $again = PracticeTry::query()->latest('id')->firstOrFail();
+        self::assertNotSame($try->id, $again->id);
+        $this->getJson(str_replace('/run', '/state', $again->place))
+            ->assertOk()
+            ->assertJsonPath('step.kind', static fn (string $kind): bool => in_array($kind, ['wait', 'grade', 'fill'], true));
+    }
 }

@@ -1,11 +1,13 @@
 import { screen } from '@testing-library/svelte';
-import { beforeEach, describe, expect, test } from 'vitest';
+import { afterAll, beforeEach, describe, expect, test } from 'vitest';
 import { labelSheet, tablet } from '../../resources/js/lib/tablet.svelte';
 import SheetOfLabels from '../../resources/js/parts/SheetOfLabels.svelte';
 import { onAScreen, show } from './shown';
 
 onAScreen();
 beforeEach(() => tablet.set({ labels: labelSheet }));
+// Other tests share this page.
+afterAll(() => tablet.set({ labels: undefined }));
 
 const field = (name: string): HTMLInputElement => screen.getByLabelText(name);
 const asked = (): URLSearchParams | null => {

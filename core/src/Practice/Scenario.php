@@ -22,7 +22,7 @@ final readonly class Scenario
 
     private const OF_POUR = ['base', 'volume_ml', 'additives', 'cup_ml', 'degas', 'batches', 'wall', 'mould', 'mix_min'];
 
-    private const OF_BUILD = ['build', 'base', 'measured', 'box', 'bed'];
+    private const OF_BUILD = ['build', 'base', 'measured', 'box', 'bed', 'mould'];
 
     /**
      * @param  int  $level  1 for whoever holds a cup for the first time, to 5

@@ -11,7 +11,7 @@ export type LabelSheet = { across: number; down: number; top_mm: number; left_mm
 export const labelSheet: LabelSheet = { across: 3, down: 8, top_mm: 0, left_mm: 0, gap_x_mm: 0, gap_y_mm: 0 };
 
 type Set = {
-    /** The sheets of labels it prints on. */ labels?: LabelSheet;
+    /** The sheets of labels it prints on. */ labels?: LabelSheet | undefined;
     loud: number;
     speaks: boolean;
     pedal: string | null;
