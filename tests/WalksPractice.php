@@ -311,6 +311,16 @@ trait WalksPractice
                 }
                 $this->pass(4.0);
             }
+            // What is opened is felt first: the clock of the screen is what it believes.
+            $opens = array_filter($next['after'], static fn (array $wait): bool => $wait['from'] === 'demould');
+            for ($j = 0; $opens !== [] && ! ($how['hurry'] ?? false) && ($how['touch'] ?? true) && $j < 40; $j++) {
+                $this->act('touch');
+                $said = $this->getJson('/practice/bench', $this->at())->json('said');
+                if (str_starts_with($said[count($said) - 1]['code'], 'touch_')) {
+                    break;
+                }
+                $this->pass(5.0);
+            }
             if ($next['mixes']) {
                 $this->post("{$place}/operations/{$next['id']}/pour", [], $this->at())->assertRedirect();
                 $pour = DB::table('pours')->where('operation', $next['id'])->orderByDesc('id')->value('id');

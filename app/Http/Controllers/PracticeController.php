@@ -36,6 +36,9 @@ use Inertia\Response;
 /** To practise: what there is, one of it begun, its bench and its time, its end, and what it came to. */
 final readonly class PracticeController
 {
+    /** Plaster dries for weeks: to what comes next is jumped at once, minutes. */
+    private const JUMP_MIN = 60.0 * 1440.0;
+
     /** Of a seed, so that it can be told again. */
     private const LARGEST_SEED = 2_000_000_000;
 
@@ -86,7 +89,7 @@ final readonly class PracticeController
         if ($in->has('rate')) {
             $time->runs($try, (int) $in->number('rate', 1.0, 60.0), $real);
         } elseif ($in->has('jump_min')) {
-            $time->jumps($try, $in->number('jump_min', 0.0, 2880.0), $real);
+            $time->jumps($try, $in->number('jump_min', 0.0, self::JUMP_MIN), $real);
         } else {
             $takes = $desk->at(
                 $try, (float) $real->format('U.u'), CarbonImmutable::now(),

@@ -185,7 +185,7 @@ final class PracticeBench
         $clock = $this->scenario->clock($at->sheet);
         $this->happens->say(
             $at->laidAt !== null
-                ? self::finger($clock, $at->minute - $at->laidAt, $at->laidAt)
+                ? $this->finger($clock, $at->minute - $at->laidAt, $at->laidAt, $at)
                 : $this->stick($clock, $at->minute - (float) $at->metAt, (float) $at->metAt),
             $at,
         );
@@ -193,11 +193,14 @@ final class PracticeBench
         return self::TOUCH_MIN;
     }
 
-    private static function finger(TrueClock $clock, float $since, float $laid): string
+    private function finger(TrueClock $clock, float $since, float $laid, Situation $at): string
     {
         [$opens, $shuts] = [$clock->after(Milestone::RecoatOpen, $laid), $clock->after(Milestone::RecoatClose, $laid)];
+        $through = $at->metAt === null ? null : $clock->after(Milestone::Demould, $at->metAt);
 
         return match (true) {
+            // What has cured through is felt as well: nobody opens by a clock alone.
+            $through !== null && $at->minute - (float) $at->metAt >= $through => $this->cured(),
             $opens !== null && $since < $opens => 'finger_comes_off',
             $shuts === null || $since <= $shuts => 'finger_tacky',
             default => 'finger_dry',
@@ -212,9 +215,13 @@ final class PracticeBench
             $since < CupWatch::STRINGS * $gels => 'touch_runs',
             $since < $gels => 'touch_strings',
             $opens !== null && $since < $opens => 'touch_gelled',
-            $this->happens->ground() !== 'none' => 'touch_sticky',
-            default => 'touch_firm',
+            default => $this->cured(),
         };
+    }
+
+    private function cured(): string
+    {
+        return $this->happens->ground() !== 'none' ? 'touch_sticky' : 'touch_firm';
     }
 
     public function truth(): Truth

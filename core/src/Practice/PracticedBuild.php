@@ -23,12 +23,14 @@ final readonly class PracticedBuild implements WindowClock
      * @param  float  $began  minute of the practice
      * @param  list<Fact<BuildFactKind>>  $facts  that stand
      * @param  array<string, CureSheet>  $sheets  of what was mixed, by operation
+     * @param  array<string, float>  $met  minute of the practice at which it last met
      */
     private function __construct(
         private BuildPlan $plan,
         private float $began,
         public array $facts,
         private array $sheets,
+        private array $met,
         private Truth $truth,
     ) {}
 
@@ -53,7 +55,7 @@ final readonly class PracticedBuild implements WindowClock
             array_column(
                 array_map(static fn (PracticedRun $run): array => ['of' => $run->of, 'sheet' => $run->sheet], $runs), 'sheet', 'of',
             ),
-            $truth,
+            self::met($runs), $truth,
         );
     }
 
@@ -65,8 +67,27 @@ final readonly class PracticedBuild implements WindowClock
     public function after(Operation $of, float $endedAt, Milestone $milestone, array $touches): ?float
     {
         $sheet = $this->sheets[$of->id] ?? null;
+        // A recoat window counts from where the coat lies, everything else from where it met.
+        $isRecoat = in_array($milestone, [Milestone::RecoatOpen, Milestone::RecoatClose], true);
+        $from = $isRecoat ? $this->at($endedAt) : ($this->met[$of->id] ?? $this->at($endedAt));
+        $after = $sheet === null ? null : $this->truth->clock($sheet)->after($milestone, $from);
 
-        return $sheet === null ? null : $this->truth->clock($sheet)->after($milestone, $this->at($endedAt));
+        return $after === null ? null : max(0.0, $from + $after - $this->at($endedAt));
+    }
+
+    /**
+     * @param  list<PracticedRun>  $runs
+     * @return array<string, float>
+     */
+    private static function met(array $runs): array
+    {
+        $met = [];
+        foreach ($runs as $run) {
+            $at = $run->state()->lastMetAt();
+            $at === null || $met[$run->of] = $run->at($at);
+        }
+
+        return $met;
     }
 
     /**
