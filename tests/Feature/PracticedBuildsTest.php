@@ -45,6 +45,9 @@ final class PracticedBuildsTest extends TestCase
         $try = $this->begin('own-'.PracticeScenario::query()->max('id'));
         $this->build($try->place);
         $came = $this->ends();
-        self::assertContains($came['would'], ['good', 'usable'], json_encode(array_values(array_filter($came['findings'], static fn (array $one): bool => ! $one['good']))) ?: '');
+        self::assertContains(
+            $came['would'], ['good', 'usable'],
+            json_encode(array_values(array_filter($came['findings'], static fn (array $one): bool => ! $one['good']))) ?: '',
+        );
     }
 }
