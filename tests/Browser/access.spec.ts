@@ -23,6 +23,16 @@ const screens: Record<string, (page: Page, url: string) => Promise<void>> = {
         await page.getByRole('button', { name: 'Write your own' }).click();
         await page.getByRole('dialog').getByLabel('A heavy hand').check();
     },
+    'a card to type in': async (page, url) => {
+        await page.goto(url);
+        const run = await page.locator('article', { hasText: 'Hatch gasket' }).locator('h3 a').first().getAttribute('href');
+        await page.goto(`${url}${(run ?? '').replace(/\/run$/, '/card')}`);
+        await page.getByRole('heading', { name: 'Type the card in' }).waitFor();
+    },
+    'a sheet of labels': async (page, url) => {
+        await page.goto(`${url}/rack`);
+        await page.getByText('Labels of these, on a sheet').click();
+    },
     'a practice': async (page, url) => {
         await page.goto(`${url}/practice`);
         await page.getByRole('button', { name: 'Practise', exact: true }).first().click();

@@ -181,7 +181,7 @@
             {:else if wrong !== null && wrong.field !== 'ticked' && !fields.test(wrong.field)}<Wrong says={wrong.message} />{/if}
             <p class="mt-4 flex flex-wrap items-center gap-4">
                 <button class="btn btn-primary big" disabled={sending}>{texts.itBecomesTheRun}</button>
-                <a class="link quiet" href="/pours/{run.pour_id}/run">{texts.onItsRun}</a>
+                <a class="btn btn-ghost" href="/pours/{run.pour_id}/run">{texts.onItsRun}</a>
             </p>
         </form>
     {/if}
