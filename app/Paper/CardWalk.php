@@ -29,7 +29,7 @@ final class CardWalk
     /** A line is asked about where it is off by so much of it, and by more than its scale can tell apart. */
     private const FAR = 0.1;
 
-    private const FAR_STEPS = 10.0;
+    private const FAR_STEPS = 3.0;
 
     /** So many times what it pours for, nobody pours. */
     private const LATE = 1.5;

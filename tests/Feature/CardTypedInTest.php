@@ -139,6 +139,23 @@ final class CardTypedInTest extends TestCase
         $this->typed($gel, [...$card, 'sure' => ['gelled']])->assertOk()->assertJsonPath('run.step.kind', 'wait');
     }
 
+    public function test_three_times_the_pigment_is_asked_about_however_little_that_is(): void
+    {
+        $pour = $this->byCard(['formula.additives' => [['code' => 'pi-fawn', 'amount' => 0.5, 'basis' => 'pct_of_total', 'into' => 'b']]]);
+        $card = $this->filled($pour);
+        $lines = $this->get("/pours/{$pour->id}/card")->inertiaProps('card.cups.0.lines');
+        $pinch = array_search('Fawn pigment', array_column($lines, 'label'), true);
+        self::assertLessThan(1.0, $lines[$pinch]['grams']);
+        // A step of the scale is no slip; twice as much again is.
+        $more = static fn (float $grams): array => array_map(
+            static fn (float $read, int $i): float => round($i >= $pinch ? $read + $grams : $read, 1), $card['cups'][0]['read'],
+            array_keys($lines),
+        );
+        $typed = $this->typed($pour, [...$card, 'cups' => [[...$card['cups'][0], 'read' => $more(2.0 * $lines[$pinch]['grams'])]]]);
+        $typed->assertUnprocessable()->assertJsonPath('error.field', "sure.cup-1-{$pinch}");
+        $this->typed($pour, [...$card, 'cups' => [[...$card['cups'][0], 'read' => $more(0.1)]]])->assertOk();
+    }
+
     /** @return iterable<string, array{callable(array<string, mixed>, callable(int): int): array<string, mixed>, string}> */
     public static function wrong(): iterable
     {

@@ -98,10 +98,10 @@
         <a class="btn btn-sm" href="/jobs/{job.id}/mould">{texts.whichMould}</a>
         <a class="btn btn-sm" href="/jobs/{job.id}/cost">{texts.whatAPieceCosts}</a>
         <OnPaper what="jobs/{job.id}" words="Its file" />
-        {#if job.chain.some((link) => link.kind === 'cast')}<OnPaper what="jobs/{job.id}/care" words="Care of the piece" />{/if}
         <a class="btn btn-sm btn-ghost" href="/jobs/{job.id}/file.json" download
             >{texts.forAnotherShop}<span class="sr-only">{texts.json}</span></a
         >
+        {#if job.chain.some((link) => link.kind === 'cast')}<OnPaper what="jobs/{job.id}/care" words="Care of the piece" />{/if}
         {#each job.moulds as mould (mould.id)}<a class="btn btn-sm" href="/rack/{mould.id}"
                 >{mould.code}{mould.retired ? texts.retired : mould.likely === null ? '' : texts.aboutCastsLeft(mould.likely)}</a
             >{/each}
