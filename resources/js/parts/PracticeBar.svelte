@@ -72,7 +72,7 @@
     });
 </script>
 
-<!-- Scrolled, its last line stays: what it is, what time it is there, and what happens. -->
+<!-- Scrolled, its last line stays: what it is, what time it is there, what happens, and what one can do about it. -->
 <aside class="practice" aria-label={texts.practice} bind:offsetHeight={whole} style:top="{lastLine - whole}px">
     <div class="does">
         <div class="time" role="group" aria-label={texts.time}>
@@ -95,13 +95,6 @@
             {/if}
         </div>
         <div class="acts">
-            {#each (seen?.acts ?? []).filter((act) => !AT_THE_SCALE.includes(act)) as act (act)}
-                <button class="btn" disabled={busy} class:btn-accent={act === 'go' || act === 'stay'} onclick={() => void does({ act })}
-                    >{acts[act] ?? act}{act === 'go' && seen?.calling_min !== null && seen !== null
-                        ? `, ${minutes(seen.calling_min)}`
-                        : ''}</button
-                >
-            {/each}
             {#if ending}
                 <button class="btn btn-primary" onclick={() => router.post(`/practice/tries/${String(id)}/end`)}>{texts.yesEndIt}</button>
                 <button class="btn btn-ghost" onclick={() => (ending = false)}>{texts.goOn}</button>
@@ -118,8 +111,17 @@
         <p class="said" role="status">
             {#if last !== null}<span>{last.text}</span>{/if}
         </p>
+        <div class="acts">
+            {#each (seen?.acts ?? []).filter((act) => !AT_THE_SCALE.includes(act)) as act (act)}
+                <button class="btn" disabled={busy} class:btn-accent={act === 'go' || act === 'stay'} onclick={() => void does({ act })}
+                    >{acts[act] ?? act}{act === 'go' && seen?.calling_min !== null && seen !== null
+                        ? `, ${minutes(seen.calling_min)}`
+                        : ''}</button
+                >
+            {/each}
+        </div>
+        <Wrong says={trouble ?? refused('practice')} />
     </div>
-    <Wrong says={trouble ?? refused('practice')} />
 </aside>
 {#each calls as call (call.href + String(call.at_ms))}
     <p class="real" role="alert">
@@ -161,7 +163,7 @@
     }
     .ribbon {
         gap: 0.1rem 1.5rem;
-        align-items: baseline;
+        align-items: center;
         padding-block: 0.3rem 0.5rem;
     }
     .time button[aria-pressed='true'] {
